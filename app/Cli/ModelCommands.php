@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cli;
+
+use Cubo\Check\Checker;
+use Cubo\Check\Exercise;
+use Cubo\Check\UnreadableExercise;
+use Cubo\Exchange\StlFile;
+use Cubo\Exchange\UnreadableFile;
+use Cubo\Measure\PartMeasures;
+use Cubo\Quantity\Unit;
+use Cubo\Recipe\Evaluator;
+use Cubo\Recipe\Recipe;
+use Cubo\Recipe\UnreadableRecipe;
+use Cubo\Solid\Solid;
+
+/** `cubo build`, `cubo measure` and `cubo check`: the core from the command line, without the web application. */
+final class ModelCommands
+{
+    private const OK = 0;
+
+    private const NOT_MET = 1;
+
+    private const UNREADABLE = 2;
+
+    private const USAGE = <<<'TEXT'
+        cubo build RECIPE.json --out part.stl|part.3mf|part.glb
+        cubo measure MODEL [--json] [--unit mm|in]
+        cubo check EXERCISE.json MODEL [--json] [--unit mm|in]
+        MODEL is a recipe (.json) or an STL file; an STL file has no unit of its own: mm unless --unit says in.
+        TEXT;
+
+    /** @var array<string, string|true> */
+    private array $options = [];
+
+    /** @var list<string> */
+    private array $files = [];
+
+    /** @param list<string> $arguments without the program's name */
+    public static function run(array $arguments): int
+    {
+        $c = new self;
+        try {
+            return $c->dispatch($arguments);
+        } catch (UnreadableFile|UnreadableRecipe|UnreadableExercise $e) {
+            fwrite(STDERR, "cubo: {$e->getMessage()}\n");
+
+            return self::UNREADABLE;
+        }
+    }
+
+    /** @param list<string> $arguments */
+    private function dispatch(array $arguments): int
+    {
+        $verb = array_shift($arguments);
+        while ($arguments !== []) {
+            $a = array_shift($arguments);
+            if ($a === '--json') {
+                $this->options['json'] = true;
+            } elseif ($a === '--out' || $a === '--unit') {
+                $this->options[substr($a, 2)] = array_shift($arguments) ?? throw new UnreadableFile("$a needs a value.");
+            } elseif (str_starts_with($a, '--')) {
+                throw new UnreadableFile("$a is no option.\n" . self::USAGE);
+            } else {
+                $this->files[] = $a;
+            }
+        }
+        if (isset($this->options['unit']) && Unit::tryFrom((string) $this->options['unit']) === null) {
+            throw new UnreadableFile('--unit is mm or in.');
+        }
+        $wanted = ['build' => 1, 'measure' => 1, 'check' => 2][$verb] ?? -1;
+        if (count($this->files) !== $wanted) {
+            throw new UnreadableFile("usage:\n" . self::USAGE);
+        }
+
+        return match ($verb) {
+            'build' => $this->build(),
+            'measure' => $this->measure(),
+            default => $this->check(),
+        };
+    }
+
+    private function build(): int
+    {
+        $out = (string) ($this->options['out'] ?? throw new UnreadableFile("--out is missing.\n" . self::USAGE));
+        [$solid, , $sound] = $this->model($this->files[0]);
+        $bytes = match (strtolower(pathinfo($out, PATHINFO_EXTENSION))) {
+            'stl' => StlFile::write($solid),
+            '3mf' => \Cubo\Exchange\ThreeMfFile::write($solid),
+            'glb' => \Cubo\Exchange\GlbFile::write($solid),
+            default => throw new UnreadableFile('--out ends in .stl, .3mf or .glb.'),
+        };
+        if (@file_put_contents($out, $bytes) === false) {
+            throw new UnreadableFile("$out cannot be written.");
+        }
+        echo "$out: {$solid->triangleCount()} triangles, millimetres\n";
+
+        return $sound ? self::OK : self::NOT_MET;
+    }
+
+    private function measure(): int
+    {
+        [$solid, $note] = $this->model($this->files[0]);
+        $m = new PartMeasures($solid);
+        $b = $m->bounds();
+        $data = ['unit' => 'mm', 'source' => $note, 'bodies' => $m->bodyCount(), 'closed' => $m->isClosed(), 'volume' => $m->mass()->volume, 'area' => $m->mass()->area,
+            'centroid' => $m->mass()->centroid, 'bounds' => ['min' => $b->min, 'max' => $b->max]];
+        if (isset($this->options['json'])) {
+            echo json_encode($data, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION), "\n";
+
+            return self::OK;
+        }
+        $p = static fn (array $v): string => implode(', ', array_map(static fn (float $n): string => sprintf('%.6f', $n), $v));
+        printf("unit      mm (%s)\nbodies    %d\nclosed    %s\nvolume    %.6f mm3\narea      %.6f mm2\ncentroid  %s\nbounds    %s to %s\n", $note, $data['bodies'], $data['closed'] ? 'yes' : 'no', $data['volume'], $data['area'], $p($data['centroid']), $p($b->min), $p($b->max));
+
+        return self::OK;
+    }
+
+    private function check(): int
+    {
+        $exercise = Exercise::fromJson($this->read($this->files[0]));
+        [$solid, $note] = $this->model($this->files[1]);
+        $report = Checker::check(new PartMeasures($solid), $exercise);
+        if (isset($this->options['json'])) {
+            echo json_encode(['model' => $note, 'met' => $report->met(), 'asked' => count($report->rows), 'points' => $report->points(), 'rows' => $report->toArray()], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PARTIAL_OUTPUT_ON_ERROR), "\n";
+        } else {
+            echo "{$report->met()} of " . count($report->rows) . " met, {$report->points()} of {$report->mostPoints()} points ($note)\n";
+            foreach ($report->rows as $r) {
+                echo sprintf('%-2s %-34s asked %s %s  measured %s  %s', $r->letter, $r->label, $r->asked, $r->tolerance, $r->measured === '' ? '-' : $r->measured, $r->word), "\n";
+                if ($r->diagnosis !== '') {
+                    echo "   {$r->diagnosis}\n";
+                }
+            }
+        }
+
+        return $report->allMet() ? self::OK : self::NOT_MET;
+    }
+
+    /** @return array{Solid, string, bool} the part, where it comes from, and whether all steps worked */
+    private function model(string $path): array
+    {
+        $bytes = $this->read($path);
+        if (str_starts_with(ltrim($bytes), '{')) {
+            $recipe = Recipe::fromJson($bytes);
+            $state = (new Evaluator)->evaluate($recipe);
+            $sound = true;
+            foreach ($state->results as $r) {
+                foreach ($r->messages as $m) {
+                    fwrite(STDERR, "step {$r->id}: {$m->what} {$m->why}\n");
+                    $sound = false;
+                }
+            }
+
+            return [$state->part, "recipe in {$recipe->unit->value}", $sound];
+        }
+        $unit = Unit::from((string) ($this->options['unit'] ?? 'mm'));
+
+        return [StlFile::read($bytes, $unit->inMillimetres()), "STL taken as {$unit->value}", true];
+    }
+
+    private function read(string $path): string
+    {
+        $bytes = is_file($path) ? @file_get_contents($path) : false;
+
+        return $bytes === false ? throw new UnreadableFile("$path cannot be read.") : $bytes;
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check;
+
+use Cubo\Quantity\Number;
+use Cubo\Quantity\Unit;
+
+/**
+ * One thing asked of a part. `nominal` is in mm, mm2, mm3 or a count and is read from the reference part; hole places
+ * and beds hold their numbers in `where`. `tolerance` is in mm, except for volumes, where it is in percent.
+ *
+ * where: axis (0, 1, 2) for sizes, holes, symmetry; for holes also u, v (mm from the left, front or bottom outermost
+ * face, the two axes in order x, y, z without the hole's own) and siblings (holes along that axis); for face distances
+ * axis, low, high (mm from the least face) and the faces' directions lowSign, highSign; for beds x, y, z.
+ */
+final readonly class Requirement
+{
+    /** @param array<string, float|int> $where */
+    public function __construct(
+        public string $id,
+        public RequirementKind $kind,
+        public string $label,
+        public float $nominal,
+        public float $tolerance,
+        public int $points,
+        public bool $asked,
+        public array $where = [],
+        public string $letter = '',
+    ) {}
+
+    /** @param array<string, mixed> $a */
+    public static function fromArray(array $a): self
+    {
+        $kind = RequirementKind::tryFrom((string) ($a['kind'] ?? '')) ?? throw new UnreadableExercise('A requirement\'s "kind" is none of ' . implode(', ', array_column(RequirementKind::cases(), 'value')) . '.');
+        foreach (['nominal', 'tolerance'] as $key) {
+            if (! is_int($a[$key] ?? null) && ! is_float($a[$key] ?? null)) {
+                throw new UnreadableExercise("The requirement \"{$kind->value}\" needs a number as \"$key\".");
+            }
+        }
+        $where = array_map(static fn (mixed $v): float|int => is_int($v) || is_float($v) ? $v : throw new UnreadableExercise('"where" holds numbers only.'), (array) ($a['where'] ?? []));
+
+        return new self(
+            (string) ($a['id'] ?? $kind->value), $kind, (string) ($a['label'] ?? $kind->value), (float) $a['nominal'], (float) $a['tolerance'],
+            (int) ($a['points'] ?? 1), (bool) ($a['asked'] ?? true), $where, (string) ($a['letter'] ?? ''),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'kind' => $this->kind->value, 'label' => $this->label, 'nominal' => $this->nominal, 'tolerance' => $this->tolerance,
+            'points' => $this->points, 'asked' => $this->asked, 'where' => $this->where, 'letter' => $this->letter];
+    }
+
+    public function change(?string $label = null, ?float $nominal = null, ?float $tolerance = null, ?int $points = null, ?bool $asked = null, ?string $letter = null): self
+    {
+        return new self($this->id, $this->kind, $label ?? $this->label, $nominal ?? $this->nominal, $tolerance ?? $this->tolerance,
+            $points ?? $this->points, $asked ?? $this->asked, $this->where, $letter ?? $this->letter);
+    }
+
+    /** What the drawing or the teacher asks, as text. */
+    public function askedText(Unit $unit): string
+    {
+        return match ($this->kind) {
+            RequirementKind::HoleDiameter => '⌀ ' . $unit->brief($this->nominal),
+            RequirementKind::HolePlace => $unit->brief((float) $this->where['u']) . ', ' . $unit->brief((float) $this->where['v']),
+            RequirementKind::Volume => self::volume($this->nominal, $unit),
+            RequirementKind::Symmetry => 'mirror',
+            RequirementKind::Bodies => (string) (int) $this->nominal,
+            RequirementKind::Closed => 'closed',
+            RequirementKind::FitsBed => implode(' × ', array_map(fn (string $k): string => $unit->brief((float) $this->where[$k]), ['x', 'y', 'z'])),
+            RequirementKind::Standing => 'at least ' . self::area($this->nominal, $unit),
+            RequirementKind::Wall => 'at least ' . $unit->brief($this->nominal),
+            default => $unit->brief($this->nominal),
+        };
+    }
+
+    public function toleranceText(Unit $unit): string
+    {
+        return match (true) {
+            ! $this->kind->hasTolerance() => '',
+            $this->kind === RequirementKind::Volume => '±' . Number::brief($this->tolerance, 2) . ' %',
+            $this->kind === RequirementKind::Symmetry, $this->kind === RequirementKind::HolePlace => 'within ' . $unit->brief($this->tolerance),
+            default => '±' . $unit->brief($this->tolerance),
+        };
+    }
+
+    public static function volume(float $mm3, Unit $unit): string
+    {
+        return $unit === Unit::Inch ? Number::show($mm3 / 25.4 ** 3, 3) . ' in³' : Number::large($mm3) . ' mm³';
+    }
+
+    public static function area(float $mm2, Unit $unit): string
+    {
+        return $unit === Unit::Inch ? Number::show($mm2 / 25.4 ** 2, 3) . ' in²' : Number::large($mm2) . ' mm²';
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check;
+
+/** What can be asked of a part. */
+enum RequirementKind: string
+{
+    /** overall size along an axis */
+    case Size = 'size';
+    /** diameter of a hole */
+    case HoleDiameter = 'hole-diameter';
+    /** where a hole's axis is, from the part's left, front and bottom outermost faces */
+    case HolePlace = 'hole-place';
+    /** distance between two parallel flat faces */
+    case FaceDistance = 'face-distance';
+    case Volume = 'volume';
+    /** mirror symmetry in a plane through the part's middle */
+    case Symmetry = 'symmetry';
+    case Bodies = 'bodies';
+    case Closed = 'closed';
+    /** fits the printer's bed */
+    case FitsBed = 'fits-bed';
+    /** stands on the ground with at least this flat area */
+    case Standing = 'standing';
+    /** no wall thinner than this */
+    case Wall = 'wall';
+
+    /** Whether the tolerance is a length the teacher may set. */
+    public function hasTolerance(): bool
+    {
+        return ! in_array($this, [self::Bodies, self::Closed, self::FitsBed, self::Standing, self::Wall], true);
+    }
+
+    /** Whether the nominal value is a limit the teacher states rather than a size of the reference part. */
+    public function isLimit(): bool
+    {
+        return in_array($this, [self::FitsBed, self::Standing, self::Wall], true);
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Drawing;
+
+use Cubo\Check\Exercise;
+use Cubo\Check\Proposer;
+use Cubo\Check\Requirement;
+use Cubo\Check\RequirementKind;
+use Cubo\Measure\Bounds;
+
+/** Decides in which view and on which side every asked size is written. */
+final class DimensionPlan
+{
+    /** @return list<Dimension> */
+    public static function of(Exercise $exercise, Bounds $b): array
+    {
+        $out = [];
+        foreach ($exercise->asked() as $r) {
+            array_push($out, ...match ($r->kind) {
+                RequirementKind::Size => [self::size($r, $exercise, $b)],
+                RequirementKind::FaceDistance => [self::step($r, $exercise, $b)],
+                RequirementKind::HoleDiameter => [self::diameter($r, $exercise, $b)],
+                RequirementKind::HolePlace => self::place($r, $exercise, $b),
+                default => [],
+            });
+        }
+
+        return $out;
+    }
+
+    private static function size(Requirement $r, Exercise $e, Bounds $b): Dimension
+    {
+        $text = $e->unit->brief($r->nominal);
+
+        return match ((int) $r->where['axis']) {
+            0 => new Dimension(View::Front, 'below', [$b->min[0], $b->min[2]], [$b->max[0], $b->min[2]], $r->letter, $text, $r->id),
+            1 => new Dimension(View::Right, 'below', [$b->min[1], $b->min[2]], [$b->max[1], $b->min[2]], $r->letter, $text, $r->id),
+            default => new Dimension(View::Front, 'left', [$b->min[0], $b->min[2]], [$b->min[0], $b->max[2]], $r->letter, $text, $r->id),
+        };
+    }
+
+    private static function step(Requirement $r, Exercise $e, Bounds $b): Dimension
+    {
+        $text = $e->unit->brief($r->nominal);
+        $axis = (int) $r->where['axis'];
+        $to = $b->min[$axis] + $r->nominal;
+
+        return match ($axis) {
+            0 => new Dimension(View::Front, 'above', [$b->min[0], $b->max[2]], [$to, $b->max[2]], $r->letter, $text, $r->id),
+            1 => new Dimension(View::Right, 'above', [$b->min[1], $b->max[2]], [$to, $b->max[2]], $r->letter, $text, $r->id),
+            default => new Dimension(View::Right, 'right', [$b->max[1], $b->min[2]], [$b->max[1], $to], $r->letter, $text, $r->id),
+        };
+    }
+
+    /** @return array{View, array{float,float}, int, int} the view that shows the hole as a circle, its centre there, its axes */
+    private static function centre(Requirement $r, Bounds $b): array
+    {
+        $axis = (int) $r->where['axis'];
+        [$i, $j] = Proposer::others($axis);
+
+        return [[View::Right, View::Front, View::Top][$axis], [$b->min[$i] + $r->where['u'], $b->min[$j] + $r->where['v']], $i, $j];
+    }
+
+    private static function diameter(Requirement $r, Exercise $e, Bounds $b): Dimension
+    {
+        [$view, $c] = self::centre($r, $b);
+
+        return new Dimension($view, 'leader', $c, $c, $r->letter, '⌀' . $e->unit->brief($r->nominal), $r->id, $r->nominal / 2);
+    }
+
+    /** @return list<Dimension> */
+    private static function place(Requirement $r, Exercise $e, Bounds $b): array
+    {
+        [$view, $c, $i, $j] = self::centre($r, $b);
+        $up = $view === View::Top ? 'left' : 'right';
+
+        return [
+            new Dimension($view, 'above', [$b->min[$i], $c[1]], $c, $r->letter, $e->unit->brief((float) $r->where['u']), $r->id),
+            new Dimension($view, $up, [$c[0], $b->min[$j]], $c, $r->letter, $e->unit->brief((float) $r->where['v']), $r->id),
+        ];
+    }
+}

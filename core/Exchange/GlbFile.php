@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Exchange;
+
+use Cubo\Drawing\FeatureEdges;
+use Cubo\Measure\SurfaceEquation;
+use Cubo\Solid\Solid;
+
+/**
+ * glTF 2.0 binary (ISO/IEC 12113:2022) for the screen. Units are millimetres and z is up, as the stage expects.
+ * Primitive 0: triangles with POSITION, NORMAL (of the true surface) and _FACE (index into extras.faces).
+ * Primitive 1: sharp edges as lines. Primitive 2: edges inside round faces with _NA and _NB, the normals on both
+ * sides, from which the stage tells the outline.
+ */
+final class GlbFile
+{
+    public static function write(Solid $s): string
+    {
+        $position = $normal = $face = [];
+        foreach ($s->facet as $t => $f) {
+            $surface = $s->surfaces[$s->surfaceOf[$f]];
+            $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
+            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+                $v = $s->start[$h];
+                $p = [$s->x[$v], $s->y[$v], $s->z[$v]];
+                array_push($position, ...$p);
+                array_push($normal, ...SurfaceEquation::outward($surface, $p, $n));
+                $face[] = $s->surfaceOf[$f];
+            }
+        }
+        $edges = FeatureEdges::of($s);
+        $sharp = $round = $na = $nb = [];
+        foreach ($edges->sharp as $h) {
+            self::pushEdge($s, $h, $sharp);
+        }
+        foreach ($edges->round as $h) {
+            self::pushEdge($s, $h, $round);
+            $f = $s->facet[intdiv($h, 3)];
+            $g = $s->facet[intdiv($s->twin[$h], 3)];
+            for ($k = 0; $k < 2; $k++) {
+                array_push($na, $s->nx[$f], $s->ny[$f], $s->nz[$f]);
+                array_push($nb, $s->nx[$g], $s->ny[$g], $s->nz[$g]);
+            }
+        }
+        $json = ['asset' => ['version' => '2.0', 'generator' => 'Cubo'], 'scene' => 0, 'scenes' => [['nodes' => [0]]], 'nodes' => [['mesh' => 0]],
+            'buffers' => [], 'bufferViews' => [], 'accessors' => [], 'meshes' => [['primitives' => []]]];
+        $bin = '';
+        $accessor = static function (array $values, string $type) use (&$json, &$bin): int {
+            $width = $type === 'VEC3' ? 3 : 1;
+            $bytes = pack('g*', ...$values);
+            $json['bufferViews'][] = ['buffer' => 0, 'byteOffset' => strlen($bin), 'byteLength' => strlen($bytes)];
+            $a = ['bufferView' => count($json['bufferViews']) - 1, 'componentType' => 5126, 'count' => intdiv(count($values), $width), 'type' => $type];
+            if ($width === 3) {
+                $chunks = array_chunk($values, 3);
+                $a['min'] = array_map(static fn (int $k): float => min(array_column($chunks, $k)), [0, 1, 2]);
+                $a['max'] = array_map(static fn (int $k): float => max(array_column($chunks, $k)), [0, 1, 2]);
+            }
+            $json['accessors'][] = $a;
+            $bin .= $bytes;
+
+            return count($json['accessors']) - 1;
+        };
+        if ($position !== []) {
+            $json['meshes'][0]['primitives'][] = ['mode' => 4, 'attributes' => ['POSITION' => $accessor($position, 'VEC3'), 'NORMAL' => $accessor($normal, 'VEC3'), '_FACE' => $accessor($face, 'SCALAR')],
+                'extras' => ['faces' => array_map(static fn ($u): string => $u->name, $s->surfaces)]];
+        }
+        if ($sharp !== []) {
+            $json['meshes'][0]['primitives'][] = ['mode' => 1, 'attributes' => ['POSITION' => $accessor($sharp, 'VEC3')]];
+        }
+        if ($round !== []) {
+            $json['meshes'][0]['primitives'][] = ['mode' => 1, 'attributes' => ['POSITION' => $accessor($round, 'VEC3'), '_NA' => $accessor($na, 'VEC3'), '_NB' => $accessor($nb, 'VEC3')]];
+        }
+        if ($position === []) {
+            // an empty scene: glTF allows no mesh without primitives
+            unset($json['meshes'], $json['nodes'], $json['bufferViews'], $json['accessors'], $json['buffers']);
+            $json['scenes'] = [new \stdClass];
+        } else {
+            $json['buffers'][] = ['byteLength' => strlen($bin)];
+        }
+        $text = (string) json_encode($json, JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
+        $text .= str_repeat(' ', (4 - strlen($text) % 4) % 4);
+        $chunks = pack('VV', strlen($text), 0x4E4F534A) . $text;
+        if ($bin !== '') {
+            $chunks .= pack('VV', strlen($bin), 0x004E4942) . $bin;
+        }
+
+        return pack('VVV', 0x46546C67, 2, 12 + strlen($chunks)) . $chunks;
+    }
+
+    /** @param list<float> $out */
+    private static function pushEdge(Solid $s, int $h, array &$out): void
+    {
+        foreach ([$s->start[$h], $s->start[$s->twin[$h]]] as $v) {
+            array_push($out, $s->x[$v], $s->y[$v], $s->z[$v]);
+        }
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Geometry;
+
+/** A rigid motion or mirror image: x -> R x + t, R row-major. Quarter turns are exact. */
+final readonly class Transform
+{
+    /**
+     * @param array{float,float,float,float,float,float,float,float,float} $r
+     * @param array{float,float,float} $t
+     */
+    public function __construct(public array $r, public array $t = [0.0, 0.0, 0.0]) {}
+
+    public static function identity(): self
+    {
+        return new self([1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 1.0]);
+    }
+
+    /** @param array{float,float,float} $by millimetres */
+    public static function translation(array $by): self
+    {
+        return new self([1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 1.0], $by);
+    }
+
+    /**
+     * Right-handed turn about a principal axis (0 = x, 1 = y, 2 = z) through a point.
+     *
+     * @param array{float,float,float} $through
+     */
+    public static function rotation(int $axis, float $degrees, array $through = [0.0, 0.0, 0.0]): self
+    {
+        [$c, $s] = self::cosSin($degrees);
+        $r = match ($axis) {
+            0 => [1.0, 0.0, 0.0, 0.0, $c, -$s, 0.0, $s, $c],
+            1 => [$c, 0.0, $s, 0.0, 1.0, 0.0, -$s, 0.0, $c],
+            default => [$c, -$s, 0.0, $s, $c, 0.0, 0.0, 0.0, 1.0],
+        };
+        $turn = new self($r);
+        $moved = $turn->point($through);
+
+        return new self($r, [$through[0] - $moved[0], $through[1] - $moved[1], $through[2] - $moved[2]]);
+    }
+
+    /** Mirror image in the plane x, y or z (axis 0, 1, 2) = $at. */
+    public static function mirror(int $axis, float $at): self
+    {
+        $r = [1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 1.0];
+        $r[4 * $axis] = -1.0;
+        $t = [0.0, 0.0, 0.0];
+        $t[$axis] = 2 * $at;
+
+        return new self($r, $t);
+    }
+
+    /** @return array{float,float} cosine and sine, exact at multiples of 90 degrees */
+    public static function cosSin(float $degrees): array
+    {
+        $quarter = $degrees / 90.0;
+        if (abs($quarter - round($quarter)) < 1e-12) {
+            return [[1.0, 0.0], [0.0, 1.0], [-1.0, 0.0], [0.0, -1.0]][(((int) round($quarter)) % 4 + 4) % 4];
+        }
+
+        return [cos(deg2rad($degrees)), sin(deg2rad($degrees))];
+    }
+
+    public function then(self $next): self
+    {
+        $a = $next->r;
+        $b = $this->r;
+        $r = [];
+        for ($i = 0; $i < 3; $i++) {
+            for ($j = 0; $j < 3; $j++) {
+                $r[] = $a[3 * $i] * $b[$j] + $a[3 * $i + 1] * $b[3 + $j] + $a[3 * $i + 2] * $b[6 + $j];
+            }
+        }
+
+        return new self($r, $next->point($this->t));
+    }
+
+    public function mirrors(): bool
+    {
+        $r = $this->r;
+
+        return $r[0] * ($r[4] * $r[8] - $r[5] * $r[7]) - $r[1] * ($r[3] * $r[8] - $r[5] * $r[6]) + $r[2] * ($r[3] * $r[7] - $r[4] * $r[6]) < 0;
+    }
+
+    /** @param array{float,float,float} $p @return array{float,float,float} */
+    public function point(array $p): array
+    {
+        $d = $this->direction($p);
+
+        return [$d[0] + $this->t[0], $d[1] + $this->t[1], $d[2] + $this->t[2]];
+    }
+
+    /** @param array{float,float,float} $d @return array{float,float,float} */
+    public function direction(array $d): array
+    {
+        $r = $this->r;
+
+        return [
+            $r[0] * $d[0] + $r[1] * $d[1] + $r[2] * $d[2],
+            $r[3] * $d[0] + $r[4] * $d[1] + $r[5] * $d[2],
+            $r[6] * $d[0] + $r[7] * $d[1] + $r[8] * $d[2],
+        ];
+    }
+}

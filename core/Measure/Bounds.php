@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Measure;
+
+use Cubo\Solid\Solid;
+use Cubo\Solid\SurfaceKind;
+
+/** The smallest axis-parallel box around a solid's true surfaces, millimetres. */
+final readonly class Bounds
+{
+    /** @param array{float,float,float} $min @param array{float,float,float} $max */
+    public function __construct(public array $min, public array $max) {}
+
+    public static function of(Solid $s): self
+    {
+        $box = $s->vertexBox();
+        $min = [$box[0], $box[1], $box[2]];
+        $max = [$box[3], $box[4], $box[5]];
+        $p = [$s->x, $s->y, $s->z];
+        foreach ($s->facet as $t => $f) {
+            $surface = $s->surfaces[$s->surfaceOf[$f]];
+            if ($surface->isFlat()) {
+                continue;
+            }
+            $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
+            $corners = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
+            for ($k = 0; $k < 3; $k++) {
+                foreach ([-1, 1] as $sign) {
+                    // only facets that face that way nearly enough can carry the extreme
+                    if ($sign * $n[$k] < 0.9) {
+                        continue;
+                    }
+                    $d = [0.0, 0.0, 0.0];
+                    $d[$k] = (float) $sign;
+                    $reach = $surface->kind === SurfaceKind::Sphere
+                        ? self::ballExtreme($p, $corners, $surface->point, $surface->radius, $d, $k)
+                        : self::roundExtreme($p, $corners, $surface->point, $surface->axis, $surface->radius, $surface->slope, $d, $k);
+                    if ($reach !== null) {
+                        $sign > 0 ? $max[$k] = max($max[$k], $reach) : $min[$k] = min($min[$k], $reach);
+                    }
+                }
+            }
+        }
+
+        return new self($min, $max);
+    }
+
+    /** @return array{float,float,float} */
+    public function size(): array
+    {
+        return [$this->max[0] - $this->min[0], $this->max[1] - $this->min[1], $this->max[2] - $this->min[2]];
+    }
+
+    /** @return array{float,float,float} */
+    public function middle(): array
+    {
+        return [($this->max[0] + $this->min[0]) / 2, ($this->max[1] + $this->min[1]) / 2, ($this->max[2] + $this->min[2]) / 2];
+    }
+
+    /**
+     * Where the ray from the centre in direction d passes through the triangle, the ball reaches centre + r d.
+     *
+     * @param array{list<float>,list<float>,list<float>} $p @param array{int,int,int} $corners
+     * @param array{float,float,float} $c @param array{float,float,float} $d
+     */
+    private static function ballExtreme(array $p, array $corners, array $c, float $r, array $d, int $k): ?float
+    {
+        $sign = 0;
+        $i1 = ($k + 1) % 3;
+        $i2 = ($k + 2) % 3;
+        for ($e = 0; $e < 3; $e++) {
+            $a = $corners[$e];
+            $b = $corners[($e + 1) % 3];
+            $cross = ($p[$i1][$a] - $c[$i1]) * ($p[$i2][$b] - $c[$i2]) - ($p[$i2][$a] - $c[$i2]) * ($p[$i1][$b] - $c[$i1]);
+            if (abs($cross) < 1e-12) {
+                continue;
+            }
+            if ($sign !== 0 && ($cross > 0) !== ($sign > 0)) {
+                return null;
+            }
+            $sign = $cross > 0 ? 1 : -1;
+        }
+
+        return $c[$k] + $r * $d[$k];
+    }
+
+    /**
+     * Cylinder and cone: the extreme lies in the half-plane from the axis towards d; where an edge of the triangle
+     * crosses it, the true surface at that height is asked.
+     *
+     * @param array{list<float>,list<float>,list<float>} $p @param array{int,int,int} $corners
+     * @param array{float,float,float} $c @param array{float,float,float} $axis @param array{float,float,float} $d
+     */
+    private static function roundExtreme(array $p, array $corners, array $c, array $axis, float $radius, float $slope, array $d, int $k): ?float
+    {
+        $along = $d[$k] * $axis[$k];
+        $u = [$d[0] - $along * $axis[0], $d[1] - $along * $axis[1], $d[2] - $along * $axis[2]];
+        $l = sqrt($u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2);
+        if ($l < 1e-9) {
+            return null;
+        }
+        $u = [$u[0] / $l, $u[1] / $l, $u[2] / $l];
+        $v = [$axis[1] * $u[2] - $axis[2] * $u[1], $axis[2] * $u[0] - $axis[0] * $u[2], $axis[0] * $u[1] - $axis[1] * $u[0]];
+        $local = [];
+        foreach ($corners as $i) {
+            $q = [$p[0][$i] - $c[0], $p[1][$i] - $c[1], $p[2][$i] - $c[2]];
+            $local[] = [
+                $q[0] * $u[0] + $q[1] * $u[1] + $q[2] * $u[2],
+                $q[0] * $v[0] + $q[1] * $v[1] + $q[2] * $v[2],
+                $q[0] * $axis[0] + $q[1] * $axis[1] + $q[2] * $axis[2],
+            ];
+        }
+        $best = null;
+        for ($e = 0; $e < 3; $e++) {
+            [$u0, $v0, $h0] = $local[$e];
+            [$u1, $v1, $h1] = $local[($e + 1) % 3];
+            if ($v0 * $v1 > 0 || $v0 == $v1 || max($u0, $u1) <= 0) {
+                continue;
+            }
+            $t = $v0 / ($v0 - $v1);
+            $h = $h0 + $t * ($h1 - $h0);
+            $r = $radius + $slope * $h;
+            $at = $c[$k] + $h * $axis[$k] + $r * $u[$k];
+            $best = $best === null ? $at : ($d[$k] > 0 ? max($best, $at) : min($best, $at));
+        }
+
+        return $best;
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Measure;
+
+use Cubo\Solid\Solid;
+use Cubo\Solid\Surface;
+use Cubo\Solid\SurfaceKind;
+
+/** Implicit equations of true surfaces: signed radial distance, its gradient, and points on one or two of them. */
+final class SurfaceEquation
+{
+    /**
+     * @param array{float,float,float} $p
+     * @return array{float, array{float,float,float}, array{float,float,float}} value, gradient, radial unit vector
+     */
+    private static function at(Surface $s, array $p): array
+    {
+        $d = [$p[0] - $s->point[0], $p[1] - $s->point[1], $p[2] - $s->point[2]];
+        $r = $s->radius;
+        if ($s->kind !== SurfaceKind::Sphere) {
+            $h = $d[0] * $s->axis[0] + $d[1] * $s->axis[1] + $d[2] * $s->axis[2];
+            $d = [$d[0] - $h * $s->axis[0], $d[1] - $h * $s->axis[1], $d[2] - $h * $s->axis[2]];
+            $r += $s->slope * $h;
+        }
+        $l = sqrt($d[0] ** 2 + $d[1] ** 2 + $d[2] ** 2) ?: 1e-300;
+        $radial = [$d[0] / $l, $d[1] / $l, $d[2] / $l];
+        $k = $s->slope;
+
+        return [$l - $r, [$radial[0] - $k * $s->axis[0], $radial[1] - $k * $s->axis[1], $radial[2] - $k * $s->axis[2]], $radial];
+    }
+
+    /** The point moved radially onto the surface; unchanged for a plane. @param array{float,float,float} $p @return array{float,float,float} */
+    public static function project(Surface $s, array $p): array
+    {
+        if ($s->isFlat()) {
+            return $p;
+        }
+        [$v, , $r] = self::at($s, $p);
+
+        return [$p[0] - $v * $r[0], $p[1] - $v * $r[1], $p[2] - $v * $r[2]];
+    }
+
+    /**
+     * Unit normal of the true surface, on the side of the facet normal $facet.
+     *
+     * @param array{float,float,float} $p @param array{float,float,float} $facet @return array{float,float,float}
+     */
+    public static function outward(Surface $s, array $p, array $facet): array
+    {
+        if ($s->isFlat()) {
+            return $facet;
+        }
+        [, $g] = self::at($s, $p);
+        $l = sqrt($g[0] ** 2 + $g[1] ** 2 + $g[2] ** 2);
+        $sign = $g[0] * $facet[0] + $g[1] * $facet[1] + $g[2] * $facet[2] < 0 ? -1 : 1;
+
+        return [$sign * $g[0] / $l, $sign * $g[1] / $l, $sign * $g[2] / $l];
+    }
+
+    /**
+     * The point on both surfaces nearest p in the plane p + span(e1, e2), by Newton's method; null where they touch
+     * too flatly to tell.
+     *
+     * @param array{float,float,float} $p @param array{float,float,float} $e1 @param array{float,float,float} $e2
+     * @return array{float,float,float}|null
+     */
+    public static function meet(Solid $m, Surface $sa, int $fa, Surface $sb, int $fb, array $p, array $e1, array $e2): ?array
+    {
+        $c1 = $c2 = 0.0;
+        for ($i = 0; $i < 8; $i++) {
+            $q = [$p[0] + $c1 * $e1[0] + $c2 * $e2[0], $p[1] + $c1 * $e1[1] + $c2 * $e2[1], $p[2] + $c1 * $e1[2] + $c2 * $e2[2]];
+            [$va, $ga] = self::value($m, $sa, $fa, $q);
+            [$vb, $gb] = self::value($m, $sb, $fb, $q);
+            $a = $ga[0] * $e1[0] + $ga[1] * $e1[1] + $ga[2] * $e1[2];
+            $b = $ga[0] * $e2[0] + $ga[1] * $e2[1] + $ga[2] * $e2[2];
+            $c = $gb[0] * $e1[0] + $gb[1] * $e1[1] + $gb[2] * $e1[2];
+            $d = $gb[0] * $e2[0] + $gb[1] * $e2[1] + $gb[2] * $e2[2];
+            $det = $a * $d - $b * $c;
+            if (abs($det) < 1e-4) {
+                return null;
+            }
+            $s1 = ($va * $d - $vb * $b) / $det;
+            $s2 = ($a * $vb - $c * $va) / $det;
+            $c1 -= $s1;
+            $c2 -= $s2;
+            if (abs($s1) + abs($s2) < 1e-13) {
+                break;
+            }
+        }
+
+        return [$p[0] + $c1 * $e1[0] + $c2 * $e2[0], $p[1] + $c1 * $e1[1] + $c2 * $e2[1], $p[2] + $c1 * $e1[2] + $c2 * $e2[2]];
+    }
+
+    /** @param array{float,float,float} $p @return array{float, array{float,float,float}} */
+    private static function value(Solid $m, Surface $s, int $f, array $p): array
+    {
+        if ($s->isFlat()) {
+            return [$m->nx[$f] * $p[0] + $m->ny[$f] * $p[1] + $m->nz[$f] * $p[2] - $m->offset[$f], [$m->nx[$f], $m->ny[$f], $m->nz[$f]]];
+        }
+        [$v, $g] = self::at($s, $p);
+
+        return [$v, $g];
+    }
+}

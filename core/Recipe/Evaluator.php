@@ -1,0 +1,266 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+use Cubo\Geometry\Transform;
+use Cubo\Measure\Bodies;
+use Cubo\Measure\MassProperties;
+use Cubo\Quantity\Unit;
+use Cubo\Sketch\Arrangement;
+use Cubo\Sketch\Outline;
+use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Boolean\Operation;
+use Cubo\Solid\Maker\Extrusion;
+use Cubo\Solid\Maker\Primitives;
+use Cubo\Solid\Solid;
+
+/**
+ * Makes the part a recipe describes. A pure function of the recipe: each step's solid is cached under a hash of the
+ * solid before it and all the step depends on, so an edit recomputes only what follows from it. A step that cannot be
+ * done keeps the part as it was before, says why, and lets the steps after it go on.
+ */
+final class Evaluator
+{
+    /** Raise when the meaning of any step changes, so that no old solid is found. */
+    private const VERSION = '1';
+
+    private const MOST_TRIANGLES = 60000;
+
+    public function __construct(private readonly SolidCache $cache = new MemoryCache) {}
+
+    public function evaluate(Recipe $recipe): PartState
+    {
+        $part = new Solid;
+        $loaded = true;
+        $key = sha1(self::VERSION);
+        $results = $sketches = [];
+        foreach ($recipe->steps as $step) {
+            if ($step->off) {
+                $results[$step->id] = new StepResult($step->id, 'off');
+
+                continue;
+            }
+            try {
+                if ($step->kind === StepKind::Sketch) {
+                    $sketches[$step->id] = $this->sketch($step, $recipe->unit);
+                    $results[$step->id] = new StepResult($step->id, 'done', [], $sketches[$step->id]->areas->regions);
+
+                    continue;
+                }
+                $next = sha1($key . json_encode($this->dependsOn($step, $recipe)));
+                $known = $this->cache->get($next);
+                if ($known === null) {
+                    if (! $loaded) {
+                        $part = $this->cache->get($key) ?? $part;
+                        $loaded = true;
+                    }
+                    $known = $this->apply($part, $step, $recipe->unit, $sketches);
+                    $this->cache->put($next, $known);
+                }
+                $part = $known;
+                $key = $next;
+                $results[$step->id] = new StepResult($step->id, 'done');
+            } catch (StepProblem $p) {
+                $results[$step->id] = new StepResult($step->id, 'failed', [$p->note]);
+            }
+        }
+
+        return new PartState($part, $results, $key);
+    }
+
+    /** @return array<mixed> all that decides a step's outcome besides the solid before it */
+    private function dependsOn(Step $step, Recipe $recipe): array
+    {
+        $values = $step->toArray();
+        unset($values['name']);
+        $sketch = $step->kind === StepKind::Extrude ? $recipe->step($step->text('sketch')) : null;
+
+        return [$recipe->unit->value, $values, $sketch?->off, $sketch?->values];
+    }
+
+    /** @param array<string, PlacedSketch> $sketches */
+    private function apply(Solid $part, Step $step, Unit $unit, array $sketches): Solid
+    {
+        $v = new StepValues($step, $unit);
+        if (in_array($step->kind, [StepKind::Move, StepKind::Turn, StepKind::Copy], true)) {
+            return $this->rearrange($part, $step, $v);
+        }
+        $tool = match ($step->kind) {
+            StepKind::Block => $this->block($step, $v),
+            StepKind::Cylinder => self::upright($step, $v, Primitives::cylinder($step->id, $v->radius('round'), $v->number('length'))),
+            StepKind::Cone => $this->cone($step, $v),
+            StepKind::Ball => Primitives::sphere($step->id, $v->radius('round'))->moved(Transform::translation($v->place())),
+            StepKind::Extrude => $this->extrude($step, $v, $sketches),
+            default => throw new \LogicException('No solid belongs to this step.'),
+        };
+
+        return $this->combine($part, $tool, $step);
+    }
+
+    private function combine(Solid $part, Solid $tool, Step $step): Solid
+    {
+        $effect = $step->text('effect');
+        if ($part->isEmpty()) {
+            if ($effect === 'add') {
+                return $tool;
+            }
+            throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'This step ' . StepKind::EFFECTS[$effect] . ', but no earlier step has made a part. Let it add, or put a step before it.', 'effect'));
+        }
+        $op = ['add' => Operation::Union, 'cut' => Operation::Difference, 'keep' => Operation::Intersection][$effect];
+        $result = BooleanOperation::run($part, $tool, $op);
+        if ($result->isEmpty()) {
+            throw new StepProblem(new Message('vanishes', 'Nothing would be left.', $effect === 'cut'
+                ? 'This cut takes the whole part away. The part is shown without this step.'
+                : 'The part and this shape share nothing. The part is shown without this step.', 'effect'));
+        }
+        if ($effect === 'cut') {
+            $before = (new MassProperties($part))->volume;
+            $after = (new MassProperties($result))->volume;
+            if ($before - $after < 1e-9 * $before) {
+                throw new StepProblem(new Message('cuts-nothing', 'This cut touches nothing.', 'The shape lies beside the part or only against its surface. Look at its place and direction. The part is shown without this step.'));
+            }
+        }
+        if ($result->triangleCount() > self::MOST_TRIANGLES) {
+            throw new StepProblem(new Message('too-complex', 'This part becomes too fine.', 'More than ' . self::MOST_TRIANGLES . ' facets would be needed. Use fewer copies or fewer round shapes.'));
+        }
+
+        return $result;
+    }
+
+    private function block(Step $step, StepValues $v): Solid
+    {
+        $size = [$v->number('width'), $v->number('depth'), $v->number('height')];
+        $at = $v->place();
+        if ($step->text('from') === 'middle') {
+            $at = [$at[0] - $size[0] / 2, $at[1] - $size[1] / 2, $at[2]];
+        }
+
+        return Primitives::block($step->id, $at, $size);
+    }
+
+    private function cone(Step $step, StepValues $v): Solid
+    {
+        $base = $v->radius('round');
+        $tip = $v->radius('tip');
+        if ($base == 0.0 && $tip == 0.0) {
+            throw new StepProblem(new Message('not-positive', 'This cone has no width.', 'Both ends are 0. One of them must be more.', 'round'));
+        }
+
+        return self::upright($step, $v, Primitives::cone($step->id, $base, $tip, $v->number('length')));
+    }
+
+    /** Lays an upright solid along the step's axis and puts it in its place. */
+    private static function upright(Step $step, StepValues $v, Solid $solid): Solid
+    {
+        $turn = match ($step->text('along')) {
+            'x' => Transform::rotation(1, 90.0),
+            'y' => Transform::rotation(0, -90.0),
+            default => Transform::identity(),
+        };
+
+        return $solid->moved($turn->then(Transform::translation($v->place())));
+    }
+
+    private function sketch(Step $step, Unit $unit): PlacedSketch
+    {
+        $outlines = [];
+        $v = new StepValues($step, $unit);
+        foreach ($step->shapes() as $i => $s) {
+            $letter = Letters::small($i);
+            $get = static fn (string $key, FieldType $type): float => $v->length($s[$key], "shapes.$i.$key", "$key of outline $letter", $type);
+            $at = [$get('u', FieldType::Length), $get('v', FieldType::Length)];
+            if ($s['kind'] === 'circle') {
+                $outlines[] = Outline::circle($letter, $at[0], $at[1], $get('round', FieldType::Size) / ($s['by'] === 'radius' ? 1 : 2));
+            } else {
+                [$w, $h] = [$get('width', FieldType::Size), $get('height', FieldType::Size)];
+                $outlines[] = $s['from'] === 'middle'
+                    ? Outline::rectangle($letter, $at[0] - $w / 2, $at[1] - $h / 2, $w, $h)
+                    : Outline::rectangle($letter, $at[0], $at[1], $w, $h);
+            }
+        }
+
+        return new PlacedSketch(SketchPlane::from($step->text('plane')), new Arrangement($outlines));
+    }
+
+    /** @param array<string, PlacedSketch> $sketches */
+    private function extrude(Step $step, StepValues $v, array $sketches): Solid
+    {
+        $id = $step->text('sketch');
+        $sketch = $sketches[$id] ?? null;
+        if ($sketch === null) {
+            throw new StepProblem(new Message('no-sketch', 'There is no sketch here.', 'This step needs a sketch that stands before it, is switched on and can be read.', 'sketch'));
+        }
+        $count = count($sketch->areas->regions);
+        if ($count === 0) {
+            throw new StepProblem(new Message('no-region', 'The sketch is empty.', 'Draw at least one closed outline in it first.', 'sketch'));
+        }
+        $chosen = $step->regions() ?? range(1, $count);
+        foreach ($chosen as $r) {
+            if ($r < 1 || $r > $count) {
+                throw new StepProblem(new Message('no-region', "There is no region $r.", "The sketch has $count " . ($count === 1 ? 'region' : 'regions') . '.', 'regions'));
+            }
+        }
+        if ($chosen === []) {
+            throw new StepProblem(new Message('no-region', 'No region is picked.', "Pick at least one of the sketch's $count regions.", 'regions'));
+        }
+        $distance = $v->number('distance');
+        $plane = $sketches[$id]->plane;
+        $to = $step->text('direction') === 'down' ? -$distance : $distance;
+
+        return Extrusion::straight($step->id, $sketch->areas->profile(array_values(array_unique($chosen))), 0.0, $to, $plane->placement());
+    }
+
+    private function rearrange(Solid $part, Step $step, StepValues $v): Solid
+    {
+        if ($part->isEmpty()) {
+            throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'No earlier step has made a part.'));
+        }
+        [$chosen, $rest] = $this->pick($part, $step->text('body'));
+        if ($step->kind === StepKind::Turn) {
+            $axis = ['x' => 0, 'y' => 1, 'z' => 2][$step->text('about')];
+
+            return $this->joined($rest, $chosen->moved(Transform::rotation($axis, $v->number('angle'), $v->place())));
+        }
+        $by = $v->place();
+        if ($step->kind === StepKind::Move) {
+            return $this->joined($rest, $chosen->moved(Transform::translation($by)));
+        }
+        if ($by === [0.0, 0.0, 0.0]) {
+            throw new StepProblem(new Message('no-offset', 'The copy lies on itself.', 'Give it a way to go: to the right, to the back or up.', 'x'));
+        }
+        for ($i = 1, $n = (int) $v->number('times'); $i <= $n; $i++) {
+            $copy = $chosen->moved(Transform::translation([$by[0] * $i, $by[1] * $i, $by[2] * $i]))->renamed(static fn (string $name): string => $step->id . ':copy ' . $i . '/' . $name);
+            $part = $this->joined($part, $copy);
+        }
+
+        return $part;
+    }
+
+    private function joined(?Solid $rest, Solid $moved): Solid
+    {
+        $all = $rest === null ? $moved : BooleanOperation::union($rest, $moved);
+        if ($all->triangleCount() > self::MOST_TRIANGLES) {
+            throw new StepProblem(new Message('too-complex', 'This part becomes too fine.', 'More than ' . self::MOST_TRIANGLES . ' facets would be needed. Use fewer copies or fewer round shapes.'));
+        }
+
+        return $all;
+    }
+
+    /** @return array{Solid, Solid|null} the body of that name, and everything else */
+    private function pick(Solid $part, string $body): array
+    {
+        if ($body === 'all') {
+            return [$part, null];
+        }
+        $bodies = BodyNames::of($part);
+        if (! isset($bodies[$body])) {
+            $names = implode(', ', array_keys($bodies));
+            throw new StepProblem(new Message('no-body', 'There is no such body.', "No separate body begins at “{$body}” here. The bodies now are: $names.", 'body'));
+        }
+        $others = array_merge(...array_values(array_diff_key($bodies, [$body => true])), ...[[]]);
+
+        return [Bodies::extract($part, $bodies[$body]), $others === [] ? null : Bodies::extract($part, $others)];
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+/** What a value of a step may be. */
+enum FieldType
+{
+    /** a place: any length, negative too */
+    case Length;
+    /** a size: a length above zero */
+    case Size;
+    /** a size or zero, for the tip of a cone */
+    case SizeOrZero;
+    case Angle;
+    case Count;
+    case Choice;
+    /** the id of an earlier sketch */
+    case Sketch;
+    /** "all" or the id of the step that began the body */
+    case Body;
+    /** "all" or a list of region numbers */
+    case Regions;
+    /** the outlines of a sketch */
+    case Shapes;
+}

@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+use Cubo\Quantity\Unit;
+
+/** The document a student edits: a unit and an ordered list of steps. An immutable value; see docs/recipe.md. */
+final readonly class Recipe
+{
+    public const FORMAT = 'cubo-recipe/1';
+
+    public const MOST_STEPS = 200;
+
+    public const MOST_SHAPES = 60;
+
+    /** @param list<Step> $steps */
+    public function __construct(public Unit $unit, public array $steps = [], public string $title = '') {}
+
+    /** @throws UnreadableRecipe */
+    public static function fromJson(string $json): self
+    {
+        $data = json_decode($json, true, 32);
+        if (! is_array($data)) {
+            throw new UnreadableRecipe('This is not JSON: ' . json_last_error_msg() . '.');
+        }
+
+        return self::fromArray($data);
+    }
+
+    /**
+     * @param array<array-key, mixed> $data
+     *
+     * @throws UnreadableRecipe
+     */
+    public static function fromArray(array $data): self
+    {
+        if (($data['format'] ?? null) !== self::FORMAT) {
+            throw new UnreadableRecipe('"format" must be "' . self::FORMAT . '".');
+        }
+        $unit = Unit::tryFrom(is_string($data['unit'] ?? null) ? $data['unit'] : '') ?? throw new UnreadableRecipe('"unit" must be "mm" or "in".');
+        if (! is_array($data['steps'] ?? null) || ! array_is_list($data['steps'])) {
+            throw new UnreadableRecipe('"steps" must be a list.');
+        }
+        if (count($data['steps']) > self::MOST_STEPS) {
+            throw new UnreadableRecipe('A recipe has at most ' . self::MOST_STEPS . ' steps.');
+        }
+        $steps = $ids = [];
+        foreach ($data['steps'] as $i => $raw) {
+            $step = self::readStep($raw, $i + 1);
+            if (isset($ids[$step->id])) {
+                throw new UnreadableRecipe("Two steps have the id \"{$step->id}\".");
+            }
+            $ids[$step->id] = true;
+            $steps[] = $step;
+        }
+
+        return new self($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '');
+    }
+
+    private static function readStep(mixed $raw, int $n): Step
+    {
+        if (! is_array($raw)) {
+            throw new UnreadableRecipe("Step $n is not an object.");
+        }
+        $id = $raw['id'] ?? null;
+        if (! is_string($id) || ! preg_match('/^[a-z0-9]{1,12}$/', $id)) {
+            throw new UnreadableRecipe("Step $n: \"id\" must be 1 to 12 small letters or digits.");
+        }
+        $kind = StepKind::tryFrom(is_string($raw['kind'] ?? null) ? $raw['kind'] : '') ?? throw new UnreadableRecipe("Step $n: \"kind\" is none of " . implode(', ', array_column(StepKind::cases(), 'value')) . '.');
+        $values = [];
+        foreach ($kind->fields() as $key => $field) {
+            if (! array_key_exists($key, $raw)) {
+                continue;
+            }
+            $v = $raw[$key];
+            $values[$key] = match ($field->type) {
+                FieldType::Shapes => self::readShapes($v, $n),
+                FieldType::Regions => $v === 'all' ? 'all' : (is_array($v) ? array_values(array_map(static fn (mixed $r): int => is_int($r) ? $r : throw new UnreadableRecipe("Step $n: \"regions\" are whole numbers."), $v)) : throw new UnreadableRecipe("Step $n: \"regions\" must be \"all\" or a list of numbers.")),
+                default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, 121) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),
+            };
+            if ($field->type === FieldType::Choice && ! isset($field->options[$values[$key]])) {
+                throw new UnreadableRecipe("Step $n: \"$key\" is none of " . implode(', ', array_keys($field->options)) . '.');
+            }
+        }
+        $unknown = array_diff(array_keys($raw), array_keys($kind->fields()), ['id', 'kind', 'name', 'off', 'note']);
+        if ($unknown !== []) {
+            throw new UnreadableRecipe("Step $n: a {$kind->value} has no \"" . reset($unknown) . '".');
+        }
+
+        return new Step($id, $kind, is_string($raw['name'] ?? null) ? mb_substr($raw['name'], 0, 60) : $kind->word(), $values, ($raw['off'] ?? false) === true);
+    }
+
+    /** @return list<array<string, string>> */
+    private static function readShapes(mixed $raw, int $n): array
+    {
+        if (! is_array($raw) || ! array_is_list($raw) || count($raw) > self::MOST_SHAPES) {
+            throw new UnreadableRecipe("Step $n: \"shapes\" must be a list of at most " . self::MOST_SHAPES . ' outlines.');
+        }
+        $out = [];
+        foreach ($raw as $i => $s) {
+            $kind = is_array($s) ? ($s['kind'] ?? null) : null;
+            if ($kind !== 'rectangle' && $kind !== 'circle') {
+                throw new UnreadableRecipe("Step $n, outline " . ($i + 1) . ': "kind" must be "rectangle" or "circle".');
+            }
+            $shape = ['kind' => $kind];
+            foreach ($kind === 'rectangle' ? ['u' => '0', 'v' => '0', 'width' => '20', 'height' => '10', 'from' => 'middle'] : ['u' => '0', 'v' => '0', 'by' => 'diameter', 'round' => '10'] as $key => $default) {
+                $v = $s[$key] ?? $default;
+                if (! is_string($v) && ! is_int($v) && ! is_float($v)) {
+                    throw new UnreadableRecipe("Step $n, outline " . ($i + 1) . ": \"$key\" must be text or a number.");
+                }
+                $shape[$key] = mb_substr((string) $v, 0, 121);
+            }
+            if (! in_array($shape['from'] ?? 'middle', ['middle', 'corner'], true) || ! in_array($shape['by'] ?? 'radius', ['diameter', 'radius'], true)) {
+                throw new UnreadableRecipe("Step $n, outline " . ($i + 1) . ': "from" is middle or corner, "by" is diameter or radius.');
+            }
+            $out[] = $shape;
+        }
+
+        return $out;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value, 'steps' => array_map(static fn (Step $s): array => $s->toArray(), $this->steps)];
+    }
+
+    public function toJson(): string
+    {
+        return (string) json_encode($this->toArray(), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+
+    public function step(string $id): ?Step
+    {
+        foreach ($this->steps as $s) {
+            if ($s->id === $id) {
+                return $s;
+            }
+        }
+
+        return null;
+    }
+
+    /** An id no step has had: numbers only grow, so a name is never reused. */
+    public function freshId(): string
+    {
+        $most = 0;
+        foreach ($this->steps as $s) {
+            if (preg_match('/^s(\d+)$/', $s->id, $m)) {
+                $most = max($most, (int) $m[1]);
+            }
+        }
+
+        return 's' . ($most + 1);
+    }
+
+    public function withStep(Step $new): self
+    {
+        foreach ($this->steps as $i => $s) {
+            if ($s->id === $new->id) {
+                $steps = $this->steps;
+                $steps[$i] = $new;
+
+                return new self($this->unit, $steps, $this->title);
+            }
+        }
+
+        return new self($this->unit, [...$this->steps, $new], $this->title);
+    }
+
+    public function without(string $id): self
+    {
+        return new self($this->unit, array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), $this->title);
+    }
+
+    /** @param int $places up (negative) or down the log */
+    public function shifted(string $id, int $places): self
+    {
+        $steps = $this->steps;
+        foreach ($steps as $i => $s) {
+            if ($s->id === $id) {
+                array_splice($steps, $i, 1);
+                array_splice($steps, max(0, min(count($steps), $i + $places)), 0, [$s]);
+                break;
+            }
+        }
+
+        return new self($this->unit, $steps, $this->title);
+    }
+}

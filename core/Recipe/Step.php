@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+/**
+ * One step as it was typed. Values are strings as typed, by the keys of the kind's fields; a sketch's "shapes" is a
+ * list of {"kind": "rectangle", "from", "u", "v", "width", "height"} or {"kind": "circle", "u", "v", "by", "round"}.
+ */
+final readonly class Step
+{
+    /** @param array<string, mixed> $values */
+    public function __construct(
+        public string $id,
+        public StepKind $kind,
+        public string $name,
+        public array $values,
+        public bool $off = false,
+    ) {}
+
+    public function text(string $key): string
+    {
+        $v = $this->values[$key] ?? $this->kind->fields()[$key]->default;
+
+        return is_scalar($v) ? (string) $v : '';
+    }
+
+    /** @return list<array<string, string>> */
+    public function shapes(): array
+    {
+        $v = $this->values['shapes'] ?? [];
+
+        return is_array($v) ? array_values($v) : [];
+    }
+
+    /** @return list<int>|null null for all */
+    public function regions(): ?array
+    {
+        $v = $this->values['regions'] ?? 'all';
+
+        return is_array($v) ? array_values(array_map('intval', $v)) : null;
+    }
+
+    public function with(string $key, mixed $value): self
+    {
+        return new self($this->id, $this->kind, $this->name, [...$this->values, $key => $value], $this->off);
+    }
+
+    public function named(string $name): self
+    {
+        return new self($this->id, $this->kind, $name, $this->values, $this->off);
+    }
+
+    public function switched(bool $off): self
+    {
+        return new self($this->id, $this->kind, $this->name, $this->values, $off);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $a = ['id' => $this->id, 'kind' => $this->kind->value, 'name' => $this->name];
+        if ($this->off) {
+            $a['off'] = true;
+        }
+
+        return $a + $this->values;
+    }
+}

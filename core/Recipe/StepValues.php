@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+use Cubo\Quantity\Expression;
+use Cubo\Quantity\Unit;
+use Cubo\Quantity\UnreadableExpression;
+
+/** The typed values of a step as numbers; whatever is wrong with one becomes a StepProblem at its field. */
+final readonly class StepValues
+{
+    /** No size beyond ten metres, mm. */
+    public const MOST = 10000.0;
+
+    public function __construct(public Step $step, private Unit $unit) {}
+
+    public function number(string $key): float
+    {
+        $field = $this->step->kind->fields()[$key];
+
+        return match ($field->type) {
+            FieldType::Angle => $this->plain($this->step->text($key), $key),
+            FieldType::Count => $this->count($key),
+            default => $this->length($this->step->text($key), $key, $field->label, $field->type),
+        };
+    }
+
+    /** The radius of a round value given by diameter or radius. */
+    public function radius(string $key): float
+    {
+        return $this->number($key) / ($this->step->text('by') === 'radius' ? 1 : 2);
+    }
+
+    /** @return array{float,float,float} */
+    public function place(): array
+    {
+        return [$this->number('x'), $this->number('y'), $this->number('z')];
+    }
+
+    public function length(string $typed, string $key, string $label, FieldType $type): float
+    {
+        try {
+            $mm = Expression::length($typed, $this->unit);
+        } catch (UnreadableExpression $e) {
+            throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "The $label says “{$typed}”. " . $e->getMessage(), $key));
+        }
+        if (abs($mm) > self::MOST) {
+            throw new StepProblem(new Message('too-large', 'This is too large.', "The $label is " . $this->unit->brief($mm) . ' ' . $this->unit->word() . ', which is more than 10 metres.', $key));
+        }
+        if ($type === FieldType::Size && $mm <= 0 || $type === FieldType::SizeOrZero && $mm < 0) {
+            throw new StepProblem(new Message('not-positive', $mm < 0 ? 'This size is below zero.' : 'This size is zero.', "The $label is " . $this->unit->brief($mm) . '. A size must be more than 0; the direction is chosen apart from it.', $key));
+        }
+        if ($type === FieldType::Size && $mm < 1e-3) {
+            throw new StepProblem(new Message('too-small', 'This is too small.', "The $label is less than a thousandth of a millimetre.", $key));
+        }
+
+        return $mm;
+    }
+
+    private function plain(string $typed, string $key): float
+    {
+        try {
+            $v = Expression::number($typed);
+        } catch (UnreadableExpression $e) {
+            throw new StepProblem(new Message('unreadable', 'This number cannot be read.', "It says “{$typed}”. " . $e->getMessage(), $key));
+        }
+
+        return abs($v) <= 1e6 ? $v : throw new StepProblem(new Message('too-large', 'This is too large.', 'No turn needs a number like that.', $key));
+    }
+
+    private function count(string $key): float
+    {
+        $v = $this->plain($this->step->text($key), $key);
+        if ($v < 1 || $v > 50 || abs($v - round($v)) > 1e-9) {
+            throw new StepProblem(new Message('not-a-count', 'This is no number of copies.', 'It must be a whole number from 1 to 50.', $key));
+        }
+
+        return round($v);
+    }
+}

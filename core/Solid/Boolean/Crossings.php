@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid\Boolean;
+
+/**
+ * Every point where an edge of one solid passes through a face of the other, with the change of inclusion there,
+ * filed by edge and by pair of faces.
+ */
+final class Crossings
+{
+    /** @var list<float> */
+    public array $x = [];
+
+    /** @var list<float> */
+    public array $y = [];
+
+    /** @var list<float> */
+    public array $z = [];
+
+    /** @var list<int> change of inclusion along the edge's own direction: positive starts a piece, negative ends it */
+    public array $weight = [];
+
+    /** @var array<int, int> summed crossings by canonical half-edge of P */
+    public array $pWinding = [];
+
+    /** @var array<int, int> */
+    public array $qWinding = [];
+
+    /** @var array<int, list<int>> crossings by canonical half-edge */
+    public array $onP = [];
+
+    /** @var array<int, list<int>> */
+    public array $onQ = [];
+
+    /** @var array<int, list<int>> by P triangle * count of Q triangles + Q triangle: crossing, weight, crossing, weight ... */
+    public array $byPair = [];
+
+    /** @var array<int, array{bool,int,int}> crossing => edge is P's, half-edge, face */
+    public array $origin = [];
+
+    public function __construct(private readonly OperandPair $pair, ShadowPredicates $shadow, BroadPhase $broad, Operation $op, private readonly float $margin)
+    {
+        $m = $pair;
+        $sign = $op === Operation::Intersection ? 1 : -1;
+        $nq = count($m->qFacet);
+        $count = 0;
+        foreach ($broad->pairs() as [$i, $j]) {
+            $f = $broad->pTriangles[$i];
+            $g = $broad->qTriangles[$j];
+            for ($h = 3 * $f, $end = $h + 3; $h < $end; $h++) {
+                $t = $m->pTwin[$h];
+                if ($t < $h || $this->misses($m->px, $m->py, $m->pz, $m->pStart[$h], $shadow->pEnd[$h], $broad->qBoxes, 6 * $j, $m->qFacet[$g], $broad->qEdgePlanes[$g] ?? [])) {
+                    continue;
+                }
+                $c = $shadow->edgeFace($h, $g);
+                if ($c === 0) {
+                    continue;
+                }
+                $w = -$sign * $c;
+                $this->pWinding[$h] = ($this->pWinding[$h] ?? 0) + $c;
+                $this->onP[$h][] = $count;
+                $this->note($shadow, $w, [true, $h, $g]);
+                $this->byPair[$f * $nq + $g][] = $count;
+                $this->byPair[$f * $nq + $g][] = -$w;
+                $r = intdiv($t, 3) * $nq + $g;
+                $this->byPair[$r][] = $count++;
+                $this->byPair[$r][] = $w;
+            }
+            for ($h = 3 * $g, $end = $h + 3; $h < $end; $h++) {
+                $t = $m->qTwin[$h];
+                if ($t < $h || $this->misses($m->qx, $m->qy, $m->qz, $m->qStart[$h], $shadow->qEnd[$h], $broad->pBoxes, 6 * $i, $m->pFacet[$f], $broad->pEdgePlanes[$f] ?? [])) {
+                    continue;
+                }
+                $c = $shadow->faceEdge($f, $h);
+                if ($c === 0) {
+                    continue;
+                }
+                $w = $sign * $c;
+                $this->qWinding[$h] = ($this->qWinding[$h] ?? 0) + $c;
+                $this->onQ[$h][] = $count;
+                $this->note($shadow, $w, [false, $h, $f]);
+                $this->byPair[$f * $nq + $g][] = $count;
+                $this->byPair[$f * $nq + $g][] = $w;
+                $r = $f * $nq + intdiv($t, 3);
+                $this->byPair[$r][] = $count++;
+                $this->byPair[$r][] = -$w;
+            }
+        }
+    }
+
+    /** @param array{bool,int,int} $origin */
+    private function note(ShadowPredicates $s, int $weight, array $origin): void
+    {
+        $this->x[] = $s->outX;
+        $this->y[] = $s->outY;
+        $this->z[] = $s->outZ;
+        $this->weight[] = $weight;
+        $this->origin[] = $origin;
+    }
+
+    /**
+     * True if the edge u v certainly does not reach the triangle with that box, facet and those edge planes.
+     *
+     * @param list<float> $x @param list<float> $y @param list<float> $z @param list<float> $box @param list<float> $planes
+     */
+    private function misses(array $x, array $y, array $z, int $u, int $v, array $box, int $k, int $facet, array $planes): bool
+    {
+        $a = $x[$u];
+        $b = $x[$v];
+        if (($a < $box[$k] && $b < $box[$k]) || ($a > $box[$k + 3] && $b > $box[$k + 3])) {
+            return true;
+        }
+        $c = $y[$u];
+        $d = $y[$v];
+        if (($c < $box[$k + 1] && $d < $box[$k + 1]) || ($c > $box[$k + 4] && $d > $box[$k + 4])) {
+            return true;
+        }
+        $e = $z[$u];
+        $f = $z[$v];
+        if (($e < $box[$k + 2] && $f < $box[$k + 2]) || ($e > $box[$k + 5] && $f > $box[$k + 5])) {
+            return true;
+        }
+        $margin = $this->margin;
+        if ($margin === INF) {
+            return false;
+        }
+        $m = $this->pair;
+        $nx = $m->fx[$facet];
+        $ny = $m->fy[$facet];
+        $nz = $m->fz[$facet];
+        $d0 = $a * $nx + $c * $ny + $e * $nz - $m->fd[$facet];
+        $d1 = $b * $nx + $d * $ny + $f * $nz - $m->fd[$facet];
+        if (($d0 > $margin && $d1 > $margin) || ($d0 < -$margin && $d1 < -$margin)) {
+            return true;
+        }
+        $ex = $b - $a;
+        $ey = $d - $c;
+        $ez = $f - $e;
+        $l = $d0 - $d1;
+        if ($l * $l > 1e-4 * ($ex * $ex + $ey * $ey + $ez * $ez)) {
+            // steep enough that the crossing's place is known well
+            $t = max(0.0, min(1.0, $d0 / $l));
+            $px = $a + $t * $ex;
+            $py = $c + $t * $ey;
+            $pz = $e + $t * $ez;
+            for ($i = 0, $n = count($planes); $i < $n; $i += 4) {
+                if ($planes[$i] * $px + $planes[$i + 1] * $py + $planes[$i + 2] * $pz > $planes[$i + 3]) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid\Boolean;
+
+/**
+ * How often each vertex of P and Q appears in the result (negative: turned over), and the numbers of the result's
+ * vertices: crossings first, then what stays of P, then of Q.
+ */
+final class Inclusion
+{
+    /** @var array{list<int>, list<int>} inclusion by vertex, for P and Q */
+    public array $of = [[], []];
+
+    /** @var array{list<int>, list<int>} first result vertex of each input vertex */
+    public array $id = [[], []];
+
+    /** @var list<int> first result vertex of each crossing */
+    public array $crossingId = [];
+
+    /** @var list<float> result vertices */
+    public array $x = [];
+
+    /** @var list<float> */
+    public array $y = [];
+
+    /** @var list<float> */
+    public array $z = [];
+
+    /** @var list<int> where a result vertex comes from: P vertex >= 0, Q vertex -1, crossing c as -2 - c */
+    public array $source = [];
+
+    public function __construct(private readonly OperandPair $pair, private readonly ShadowPredicates $shadow, Crossings $crossings, Operation $op)
+    {
+        $m = $pair;
+        foreach ($crossings->weight as $c => $w) {
+            $this->crossingId[] = count($this->x);
+            for ($k = abs($w); $k > 0; $k--) {
+                $this->x[] = $crossings->x[$c];
+                $this->y[] = $crossings->y[$c];
+                $this->z[] = $crossings->z[$c];
+                $this->source[] = -2 - $c;
+            }
+        }
+        $winding = [
+            $this->flood(true, count($m->px), $m->pStart, $m->pTwin, $shadow->pEnd, $crossings->pWinding),
+            $this->flood(false, count($m->qx), $m->qStart, $m->qTwin, $shadow->qEnd, $crossings->qWinding),
+        ];
+        foreach ([0, 1] as $side) {
+            [$x, $y, $z] = $side === 0 ? [$m->px, $m->py, $m->pz] : [$m->qx, $m->qy, $m->qz];
+            foreach ($winding[$side] as $v => $w) {
+                $i = match (true) {
+                    $w === null => 0,
+                    $op === Operation::Intersection => $w,
+                    $op === Operation::Union => 1 - $w,
+                    default => $side === 1 ? -$w : 1 - $w,
+                };
+                $this->of[$side][] = $i;
+                $this->id[$side][] = count($this->x);
+                for ($k = abs($i); $k > 0; $k--) {
+                    $this->x[] = $x[$v];
+                    $this->y[] = $y[$v];
+                    $this->z[] = $z[$v];
+                    $this->source[] = $side === 1 ? -1 : $v;
+                }
+            }
+        }
+    }
+
+    /**
+     * Winding number of the other solid at every vertex: one vertex per component is counted against all faces, its
+     * neighbours follow by the crossings between them.
+     *
+     * @param list<int> $start @param list<int> $twin @param list<int> $end @param array<int, int> $crossed
+     * @return list<int|null> null for vertices no triangle uses
+     */
+    private function flood(bool $isP, int $nv, array $start, array $twin, array $end, array $crossed): array
+    {
+        $leaving = array_fill(0, $nv, -1);
+        foreach ($start as $h => $v) {
+            $leaving[$v] = $h;
+        }
+        $winding = array_fill(0, $nv, null);
+        $sign = $isP ? -1 : 1;
+        $faces = count($isP ? $this->pair->qFacet : $this->pair->pFacet);
+        for ($seed = 0; $seed < $nv; $seed++) {
+            if ($winding[$seed] !== null || $leaving[$seed] < 0) {
+                continue;
+            }
+            $w = 0;
+            for ($f = 0; $f < $faces; $f++) {
+                $w += $isP ? -$this->shadow->vertexFace($seed, $f) : $this->shadow->faceVertex($f, $seed);
+            }
+            $winding[$seed] = $w;
+            $stack = [$seed];
+            while ($stack !== []) {
+                $v = array_pop($stack);
+                $first = $h = $leaving[$v];
+                $w = $winding[$v];
+                do {
+                    $u = $end[$h];
+                    $g = $twin[$h];
+                    if ($winding[$u] === null) {
+                        $winding[$u] = $w + $sign * ($crossed[$h] ?? -($crossed[$g] ?? 0));
+                        $stack[] = $u;
+                    }
+                    $h = $g % 3 === 2 ? $g - 2 : $g + 1;
+                } while ($h !== $first);
+            }
+        }
+
+        return $winding;
+    }
+}

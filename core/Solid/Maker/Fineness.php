@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid\Maker;
+
+use Cubo\Geometry\Transform;
+
+/**
+ * How many facets a full turn gets: chord height at most CHORD, always a multiple of eight, so that every circle has
+ * a vertex at its quadrants and equal circles match wherever they come from.
+ */
+final class Fineness
+{
+    /** Greatest distance of a chord from its arc, mm. */
+    private const CHORD = 0.02;
+
+    private const LEAST = 32;
+
+    private const MOST = 128;
+
+    public static function facets(float $radius): int
+    {
+        if ($radius <= self::CHORD) {
+            return self::LEAST;
+        }
+        $n = M_PI / acos(1 - self::CHORD / $radius);
+
+        return (int) max(self::LEAST, min(self::MOST, 8 * ceil($n / 8)));
+    }
+
+    /** @return list<array{float,float}> cosine and sine of each vertex of a full turn, exact at the quadrants */
+    public static function circle(int $n): array
+    {
+        $out = [];
+        for ($i = 0; $i < $n; $i++) {
+            $out[] = Transform::cosSin(360.0 * $i / $n);
+        }
+
+        return $out;
+    }
+}

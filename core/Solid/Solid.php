@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid;
+
+use Cubo\Geometry\Transform;
+
+/**
+ * A closed triangle mesh whose every triangle knows its facet (one plane) and through it its true surface.
+ *
+ * Packed arrays, no object per vertex. Half-edge h = 3t + k belongs to triangle t, starts at vertex start[h]
+ * and runs to start[next(h)]; twin[h] is the same edge in the neighbouring triangle. Triangles turn
+ * counter-clockwise seen from outside. Facet f has the unit outward normal (nx, ny, nz)[f], the plane
+ * n.p = offset[f] and lies on surfaces[surfaceOf[f]]. Millimetres throughout. Treat instances as values.
+ */
+final class Solid
+{
+    /** @var array{float,float,float,float,float,float}|null */
+    private ?array $box = null;
+
+    /**
+     * @param list<float> $x
+     * @param list<float> $y
+     * @param list<float> $z
+     * @param list<int> $start
+     * @param list<int> $twin
+     * @param list<int> $facet
+     * @param list<float> $nx
+     * @param list<float> $ny
+     * @param list<float> $nz
+     * @param list<float> $offset
+     * @param list<int> $surfaceOf
+     * @param list<Surface> $surfaces
+     */
+    public function __construct(
+        public array $x = [],
+        public array $y = [],
+        public array $z = [],
+        public array $start = [],
+        public array $twin = [],
+        public array $facet = [],
+        public array $nx = [],
+        public array $ny = [],
+        public array $nz = [],
+        public array $offset = [],
+        public array $surfaceOf = [],
+        public array $surfaces = [],
+    ) {}
+
+    public function isEmpty(): bool
+    {
+        return $this->facet === [];
+    }
+
+    public function triangleCount(): int
+    {
+        return count($this->facet);
+    }
+
+    public function surfaceOfTriangle(int $t): Surface
+    {
+        return $this->surfaces[$this->surfaceOf[$this->facet[$t]]];
+    }
+
+    /** @return array{float,float,float,float,float,float} least and greatest x, y, z of the vertices; [1,1,1,-1,-1,-1] when empty */
+    public function vertexBox(): array
+    {
+        if ($this->box !== null) {
+            return $this->box;
+        }
+        if ($this->x === []) {
+            return [1.0, 1.0, 1.0, -1.0, -1.0, -1.0];
+        }
+
+        return $this->box = [min($this->x), min($this->y), min($this->z), max($this->x), max($this->y), max($this->z)];
+    }
+
+    /** Signed volume enclosed by the flat triangles, mm3. */
+    public function facettedVolume(): float
+    {
+        $x = $this->x;
+        $y = $this->y;
+        $z = $this->z;
+        $s = $this->start;
+        $six = 0.0;
+        for ($h = 0, $n = count($s); $h < $n; $h += 3) {
+            $a = $s[$h];
+            $b = $s[$h + 1];
+            $c = $s[$h + 2];
+            $six += $x[$a] * ($y[$b] * $z[$c] - $z[$b] * $y[$c]) + $y[$a] * ($z[$b] * $x[$c] - $x[$b] * $z[$c]) + $z[$a] * ($x[$b] * $y[$c] - $y[$b] * $x[$c]);
+        }
+
+        return $six / 6;
+    }
+
+    public function moved(Transform $t): self
+    {
+        $r = $t->r;
+        [$tx, $ty, $tz] = $t->t;
+        $m = clone $this;
+        $m->box = null;
+        foreach ($this->x as $i => $a) {
+            $b = $this->y[$i];
+            $c = $this->z[$i];
+            $m->x[$i] = $r[0] * $a + $r[1] * $b + $r[2] * $c + $tx;
+            $m->y[$i] = $r[3] * $a + $r[4] * $b + $r[5] * $c + $ty;
+            $m->z[$i] = $r[6] * $a + $r[7] * $b + $r[8] * $c + $tz;
+        }
+        foreach ($this->nx as $f => $a) {
+            $n = $t->direction([$a, $this->ny[$f], $this->nz[$f]]);
+            [$m->nx[$f], $m->ny[$f], $m->nz[$f]] = $n;
+            $m->offset[$f] = $this->offset[$f] + $n[0] * $tx + $n[1] * $ty + $n[2] * $tz;
+        }
+        foreach ($this->surfaces as $i => $s) {
+            $m->surfaces[$i] = $s->moved($t);
+        }
+
+        return $t->mirrors() ? $m->turnedInsideOut() : $m;
+    }
+
+    /** Restores counter-clockwise triangles after a mirror image; facet normals are already right. */
+    private function turnedInsideOut(): self
+    {
+        $m = clone $this;
+        // triangle (a, b, c) becomes (a, c, b): edge 0 takes the place of edge 2, edge 1 stays, edge 2 of 0
+        foreach ($this->facet as $t => $_) {
+            $h = 3 * $t;
+            $m->start[$h + 1] = $this->start[$h + 2];
+            $m->start[$h + 2] = $this->start[$h + 1];
+            for ($k = 0; $k < 3; $k++) {
+                $o = $this->twin[$h + $k];
+                $m->twin[$h + 2 - $k] = $o - $o % 3 + 2 - $o % 3;
+            }
+        }
+
+        return $m;
+    }
+
+    /** @param callable(string): string $rename maps face names */
+    public function renamed(callable $rename): self
+    {
+        $m = clone $this;
+        foreach ($this->surfaces as $i => $s) {
+            $m->surfaces[$i] = $s->renamed($rename($s->name));
+        }
+
+        return $m;
+    }
+
+    /** Both solids side by side, for parts known not to meet. */
+    public function beside(self $o): self
+    {
+        $nv = count($this->x);
+        $nh = count($this->start);
+        $nf = count($this->nx);
+        $ns = count($this->surfaces);
+        $m = clone $this;
+        $m->box = null;
+        array_push($m->x, ...$o->x);
+        array_push($m->y, ...$o->y);
+        array_push($m->z, ...$o->z);
+        foreach ($o->start as $h => $v) {
+            $m->start[] = $v + $nv;
+            $m->twin[] = $o->twin[$h] + $nh;
+        }
+        foreach ($o->facet as $f) {
+            $m->facet[] = $f + $nf;
+        }
+        foreach ($o->nx as $f => $n) {
+            $m->nx[] = $n;
+            $m->ny[] = $o->ny[$f];
+            $m->nz[] = $o->nz[$f];
+            $m->offset[] = $o->offset[$f];
+            $m->surfaceOf[] = $o->surfaceOf[$f] + $ns;
+        }
+        array_push($m->surfaces, ...$o->surfaces);
+
+        return $m;
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid;
+
+use Cubo\Geometry\Transform;
+
+/**
+ * The true surface of a face and the face's lasting name.
+ *
+ * Frames: `point` is a point on the axis (cylinder), the apex-side reference point on the axis (cone)
+ * or the centre (sphere); `axis` is a unit vector. A plane carries no numbers here: its facets do.
+ * A cone's radius at height h above `point` along `axis` is radius + slope * h.
+ * Lengths are millimetres. The name is "step:role", for instance "s3:side 2".
+ */
+final readonly class Surface
+{
+    /**
+     * @param array{float,float,float} $point
+     * @param array{float,float,float} $axis
+     */
+    public function __construct(
+        public SurfaceKind $kind,
+        public string $name,
+        public array $point = [0.0, 0.0, 0.0],
+        public array $axis = [0.0, 0.0, 1.0],
+        public float $radius = 0.0,
+        public float $slope = 0.0,
+    ) {}
+
+    public static function plane(string $name): self
+    {
+        return new self(SurfaceKind::Plane, $name);
+    }
+
+    /** @param array{float,float,float} $point @param array{float,float,float} $axis */
+    public static function cylinder(string $name, array $point, array $axis, float $radius): self
+    {
+        return new self(SurfaceKind::Cylinder, $name, $point, $axis, $radius);
+    }
+
+    /** @param array{float,float,float} $centre */
+    public static function sphere(string $name, array $centre, float $radius): self
+    {
+        return new self(SurfaceKind::Sphere, $name, $centre, [0.0, 0.0, 1.0], $radius);
+    }
+
+    /** @param array{float,float,float} $point @param array{float,float,float} $axis */
+    public static function cone(string $name, array $point, array $axis, float $radius, float $slope): self
+    {
+        return new self(SurfaceKind::Cone, $name, $point, $axis, $radius, $slope);
+    }
+
+    public function isFlat(): bool
+    {
+        return $this->kind === SurfaceKind::Plane;
+    }
+
+    public function moved(Transform $t): self
+    {
+        if ($this->isFlat()) {
+            return $this;
+        }
+
+        return new self($this->kind, $this->name, $t->point($this->point), $t->direction($this->axis), $this->radius, $this->slope);
+    }
+
+    public function renamed(string $name): self
+    {
+        return new self($this->kind, $name, $this->point, $this->axis, $this->radius, $this->slope);
+    }
+
+    /**
+     * A key that is equal for equal geometry, whatever step made it: the axis has a canonical sign and the
+     * point is the axis' nearest point to the origin. Rounded to 1e-6 mm.
+     */
+    public function geometryKey(): string
+    {
+        if ($this->kind === SurfaceKind::Plane) {
+            return 'plane';
+        }
+        [$a, $b, $c] = $this->point;
+        if ($this->kind === SurfaceKind::Sphere) {
+            return 'sphere|' . self::key($a, $b, $c, $this->radius);
+        }
+        [$u, $v, $w] = $this->axis;
+        $sign = ($w < -1e-9 || (abs($w) <= 1e-9 && ($v < -1e-9 || (abs($v) <= 1e-9 && $u < 0)))) ? -1.0 : 1.0;
+        if ($this->kind === SurfaceKind::Cone) {
+            // the apex and the opening say all
+            $h = $this->slope == 0.0 ? 0.0 : -$this->radius / $this->slope;
+
+            return 'cone|' . self::key($a + $h * $u, $b + $h * $v, $c + $h * $w, $u * $sign, $v * $sign, $w * $sign, $this->slope * $sign);
+        }
+        $h = $a * $u + $b * $v + $c * $w;
+
+        return 'cylinder|' . self::key($a - $h * $u, $b - $h * $v, $c - $h * $w, $u * $sign, $v * $sign, $w * $sign, $this->radius);
+    }
+
+    private static function key(float ...$numbers): string
+    {
+        return implode(',', array_map(static fn (float $n): string => (string) (int) round($n * 1e6), $numbers));
+    }
+}
