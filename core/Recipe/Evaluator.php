@@ -33,7 +33,8 @@ final class Evaluator
     public function evaluate(Recipe $recipe): PartState
     {
         $part = new Solid;
-        $loaded = true;
+        // the solid itself is only read from the cache when a later step must be computed, or at the end
+        $behind = false;
         $key = sha1(self::VERSION);
         $results = $sketches = [];
         foreach ($recipe->steps as $step) {
@@ -50,24 +51,50 @@ final class Evaluator
                     continue;
                 }
                 $next = sha1($key . json_encode($this->dependsOn($step, $recipe)));
-                $known = $this->cache->get($next);
-                if ($known === null) {
-                    if (! $loaded) {
-                        $part = $this->cache->get($key) ?? $part;
-                        $loaded = true;
-                    }
-                    $known = $this->apply($part, $step, $recipe->unit, $sketches);
-                    $this->cache->put($next, $known);
+                $known = $this->cache->problem($next);
+                if ($known !== null) {
+                    throw new StepProblem($known);
                 }
-                $part = $known;
+                if ($this->cache->has($next)) {
+                    $behind = true;
+                } else {
+                    if ($behind) {
+                        $part = $this->cache->get($key) ?? $this->again($recipe, $step->id);
+                        $behind = false;
+                    }
+                    try {
+                        $part = $this->apply($part, $step, $recipe->unit, $sketches);
+                    } catch (StepProblem $p) {
+                        $this->cache->putProblem($next, $p->note);
+                        throw $p;
+                    }
+                    $this->cache->put($next, $part);
+                }
                 $key = $next;
                 $results[$step->id] = new StepResult($step->id, 'done');
             } catch (StepProblem $p) {
                 $results[$step->id] = new StepResult($step->id, 'failed', [$p->note]);
             }
         }
+        if ($behind) {
+            $part = $this->cache->get($key) ?? $this->again($recipe, null);
+        }
 
         return new PartState($part, $results, $key);
+    }
+
+    /** The part before a step, computed without the cache, for when a cached solid has gone. */
+    private function again(Recipe $recipe, ?string $before): Solid
+    {
+        $steps = [];
+        foreach ($recipe->steps as $s) {
+            if ($s->id === $before) {
+                break;
+            }
+            $steps[] = $s;
+        }
+
+        return (new self)->evaluate(new Recipe($recipe->unit, $steps))->part;
     }
 
     /** @return array<mixed> all that decides a step's outcome besides the solid before it */

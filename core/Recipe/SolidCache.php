@@ -6,10 +6,16 @@ namespace Cubo\Recipe;
 
 use Cubo\Solid\Solid;
 
-/** Keeps the solid after a step under a hash of all it depends on. */
+/** Keeps the outcome of a step, a solid or a message, under a hash of all it depends on. */
 interface SolidCache
 {
+    public function has(string $key): bool;
+
     public function get(string $key): ?Solid;
 
     public function put(string $key, Solid $solid): void;
+
+    public function problem(string $key): ?Message;
+
+    public function putProblem(string $key, Message $message): void;
 }

@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Assignment;
+use App\Models\Exercise;
+use App\Models\HandIn;
+use App\Models\Person;
+use App\Models\Recipe;
+use App\Models\Work;
+use App\Support\BenchPage;
+use App\Support\RecipeBook;
+use App\Support\StaleVersion;
+use App\Support\Workbench;
+use Cubo\Quantity\Unit;
+use Cubo\Recipe\Editing;
+use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\StepKind;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use Illuminate\View\View;
+
+/** The bench: students build their parts here, teachers their reference parts. */
+final class BenchController extends Controller
+{
+    public function __construct(private readonly Workbench $bench, private readonly RecipeBook $book) {}
+
+    public function work(Request $request, Assignment $assignment): View
+    {
+        $this->authorize('work', $assignment);
+        /** @var Person $student */
+        $student = $request->user();
+        $work = DB::transaction(function () use ($assignment, $student): Work {
+            // two windows opened at once must not begin two parts
+            Person::query()->lockForUpdate()->findOrFail($student->id);
+            $found = Work::query()->where('assignment_id', $assignment->id)->where('student_id', $student->id)->first();
+
+            return $found ?? Work::create([
+                'assignment_id' => $assignment->id,
+                'student_id' => $student->id,
+                'recipe_id' => $this->book->begin($student, new Document(Unit::from($assignment->exercise->unit), [], $assignment->exercise->title . ', ' . $student->name))->id,
+                'checks_used' => 0,
+                'last_check' => null,
+            ]);
+        });
+
+        return view('bench.page', BenchPage::forWork($work, $this->bench, $this->book));
+    }
+
+    public function reference(Exercise $exercise): View
+    {
+        $this->authorize('edit', $exercise);
+
+        return view('bench.page', BenchPage::forReference($exercise, $this->bench, $this->book));
+    }
+
+    public function edit(Request $request, Recipe $recipe): View|Response
+    {
+        $this->authorize('edit', $recipe);
+        $input = $request->validate([
+            'version' => ['required', 'integer'],
+            'do' => ['required', Rule::in(['add', 'set', 'rename', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'undo', 'redo'])],
+            'step' => ['nullable', 'string', 'max:12'],
+            'kind' => ['nullable', 'string', 'max:20'],
+            'name' => ['nullable', 'string', 'max:60'],
+            'places' => ['nullable', 'integer', 'between:-200,200'],
+            'index' => ['nullable', 'integer', 'between:0,200'],
+            'values' => ['nullable', 'array', 'max:40'],
+        ]);
+        $version = (int) $input['version'];
+        $focus = null;
+        try {
+            if ($input['do'] === 'undo') {
+                $this->book->undo($recipe, $version);
+            } elseif ($input['do'] === 'redo') {
+                $this->book->redo($recipe, $version);
+            } else {
+                $before = $recipe->document();
+                $after = $this->change($before, $input);
+                if ($after->toJson() !== $before->toJson()) {
+                    $this->book->save($recipe, $version, $after);
+                    if ($input['do'] === 'add') {
+                        $focus = $after->steps[count($after->steps) - 1]->id;
+                    }
+                }
+            }
+        } catch (StaleVersion) {
+            return response()->view('bench.stale', ['typed' => (array) ($input['values'] ?? [])], 409);
+        }
+
+        return view('bench.work', [...$this->pageFor($recipe), 'picked' => $focus ?? ($input['step'] ?? null), 'fresh' => $focus]);
+    }
+
+    /** @param array<string, mixed> $in */
+    private function change(Document $d, array $in): Document
+    {
+        $step = (string) ($in['step'] ?? '');
+        $known = $d->step($step);
+
+        return match ($in['do']) {
+            'add' => ($kind = StepKind::tryFrom((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind),
+            'set' => Editing::set($d, $step, (array) ($in['values'] ?? [])),
+            'rename' => $known === null || trim((string) ($in['name'] ?? '')) === '' ? $d : $d->withStep($known->named(trim((string) $in['name']))),
+            'delete' => $d->without($step),
+            'shift' => $d->shifted($step, (int) ($in['places'] ?? 0)),
+            'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),
+            'add-shape' => Editing::addShape($d, $step, (string) ($in['kind'] ?? '')),
+            'drop-shape' => Editing::dropShape($d, $step, (int) ($in['index'] ?? -1)),
+            default => $d,
+        };
+    }
+
+    public function check(Request $request, Work $work): View
+    {
+        $this->authorize('edit', $work->recipe);
+        $assignment = $work->assignment;
+        $state = $this->bench->evaluate($work->recipe->document());
+        $report = $this->bench->check($state, $assignment->exercise->sheet());
+        $done = DB::transaction(function () use ($work, $assignment, $state, $report): bool {
+            $fresh = Work::query()->lockForUpdate()->findOrFail($work->id);
+            if ($assignment->checks_allowed !== null && $fresh->checks_used >= $assignment->checks_allowed) {
+                return false;
+            }
+            $fresh->checks_used++;
+            $fresh->last_check = ['key' => $state->key, 'at' => now()->toIso8601String(), 'rows' => $report->toArray()];
+
+            return $fresh->save();
+        });
+        $page = $this->pageFor($work->recipe);
+
+        return view('bench.work', [...$page, 'picked' => null, 'fresh' => null, 'said' => $done
+            ? "{$report->met()} of " . count($report->rows) . ' met.'
+            : 'All checks your teacher allows are used. You can still hand in.']);
+    }
+
+    public function handIn(Request $request, Work $work): RedirectResponse|Response
+    {
+        $this->authorize('edit', $work->recipe);
+        $request->validate(['version' => ['required', 'integer']]);
+        if ((int) $request->input('version') !== $work->recipe->version) {
+            return response()->view('bench.stale', ['typed' => []], 409);
+        }
+        $revision = $work->recipe->head();
+        $report = $this->bench->check($this->bench->evaluate($revision->recipe()), $work->assignment->exercise->sheet());
+        $handIn = DB::transaction(function () use ($work, $revision, $report): HandIn {
+            Work::query()->lockForUpdate()->findOrFail($work->id);
+
+            return HandIn::create([
+                'work_id' => $work->id, 'revision_id' => $revision->id, 'attempt' => (int) $work->handIns()->max('attempt') + 1,
+                'state' => 'waiting', 'report' => $report->toArray(), 'overrules' => [], 'comment' => '',
+            ]);
+        });
+
+        return redirect()->route('hand-ins.show', $handIn);
+    }
+
+    /** @return array<string, mixed> */
+    private function pageFor(Recipe $recipe): array
+    {
+        $work = $recipe->work()->first();
+        if ($work !== null) {
+            return BenchPage::forWork($work, $this->bench, $this->book);
+        }
+
+        return BenchPage::forReference($recipe->exercise()->firstOrFail(), $this->bench, $this->book);
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Exercise;
+use App\Models\Person;
+use App\Support\ExerciseForm;
+use App\Support\RecipeBook;
+use App\Support\Workbench;
+use Cubo\Check\Exercise as Sheet;
+use Cubo\Check\Proposer;
+use Cubo\Measure\PartMeasures;
+use Cubo\Quantity\Unit;
+use Cubo\Recipe\Recipe as Document;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use Illuminate\View\View;
+
+final class ExerciseController extends Controller
+{
+    public function __construct(private readonly Workbench $bench, private readonly RecipeBook $book) {}
+
+    public function create(): View
+    {
+        return view('teacher.new-exercise');
+    }
+
+    public function store(Request $request): RedirectResponse
+    {
+        $input = $request->validate(self::rules() + ['unit' => ['required', Rule::in(['mm', 'in'])]], self::words());
+        /** @var Person $teacher */
+        $teacher = $request->user();
+        $exercise = DB::transaction(fn (): Exercise => Exercise::create([
+            'teacher_id' => $teacher->id,
+            'reference_id' => $this->book->begin($teacher, new Document(Unit::from($input['unit']), [], $input['title']))->id,
+            'title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'unit' => $input['unit'], 'requirements' => [],
+        ]));
+
+        return redirect()->route('exercises.bench', $exercise);
+    }
+
+    public function edit(Exercise $exercise): View
+    {
+        $this->authorize('edit', $exercise);
+        $state = $this->bench->evaluate($exercise->reference->document());
+        $sheet = $exercise->sheet();
+        if (! $state->part->isEmpty()) {
+            // nominal values always come from the reference part as it is now
+            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose(new PartMeasures($state->part), $sheet->unit), $sheet->requirements), $exercise->title);
+            $rows = array_map(static fn ($r): array => $r->toArray(), $sheet->requirements);
+            if ($rows != $exercise->requirements) {
+                $exercise->update(['requirements' => $rows]);
+            }
+        }
+        /** @var Person $teacher */
+        $teacher = auth()->user();
+
+        return view('teacher.exercise', [
+            'exercise' => $exercise, 'sheet' => $sheet, 'state' => $state, 'unit' => $sheet->unit,
+            'drawing' => $this->bench->sheetSvg($state, $sheet, 780, 470),
+            'glb' => $state->part->isEmpty() ? '' : route('recipes.glb', [$exercise->reference_id, $state->key], false),
+            'readouts' => $state->part->isEmpty() ? null : $this->bench->readouts($state),
+            'classes' => $teacher->classes()->orderBy('name')->get(),
+            'assignments' => $exercise->assignments()->with('schoolClass')->get()->keyBy('class_id'),
+        ]);
+    }
+
+    public function update(Request $request, Exercise $exercise): RedirectResponse
+    {
+        $this->authorize('edit', $exercise);
+        $input = $request->validate(self::rules(), self::words());
+        $sheet = $exercise->sheet();
+        [$requirements, $problems] = ExerciseForm::read($sheet->requirements, (array) $request->input('requirements', []), $sheet->unit);
+        if ($problems !== []) {
+            return redirect()->route('exercises.edit', $exercise)->withErrors($problems)->withInput();
+        }
+        $exercise->update(['title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'requirements' => array_map(static fn ($r): array => $r->toArray(), $requirements)]);
+
+        return redirect()->route('exercises.edit', $exercise)->with('said', 'Saved just now.');
+    }
+
+    /** @return array<string, list<mixed>> */
+    private static function rules(): array
+    {
+        return ['title' => ['required', 'string', 'max:80'], 'brief' => ['nullable', 'string', 'max:4000']];
+    }
+
+    /** @return array<string, string> */
+    private static function words(): array
+    {
+        return ['title.required' => 'Give the exercise a title.', 'title.max' => 'A title has at most 80 letters.', 'brief.max' => 'The brief is longer than 4000 letters.', 'unit.*' => 'Choose mm or inch.'];
+    }
+}

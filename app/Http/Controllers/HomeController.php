@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Assignment;
+use App\Models\Person;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+
+final class HomeController extends Controller
+{
+    public function __invoke(Request $request): View
+    {
+        /** @var Person $person */
+        $person = $request->user();
+
+        return $person->isTeacher() ? $this->teacher($person) : $this->student($person);
+    }
+
+    private function student(Person $person): View
+    {
+        $works = $person->works()->with('lastHandIn')->get()->keyBy('assignment_id');
+        $assignments = Assignment::query()->where('class_id', $person->class_id)->with('exercise:id,title,brief,unit,requirements')->orderBy('due_on')->get();
+
+        return view('student.home', ['person' => $person->load('schoolClass'), 'assignments' => $assignments, 'works' => $works]);
+    }
+
+    private function teacher(Person $person): View
+    {
+        return view('teacher.home', [
+            'classes' => $person->classes()->withCount('students')->with(['assignments.exercise:id,title', 'assignments.works.lastHandIn'])->orderBy('name')->get(),
+            'exercises' => $person->exercises()->with('assignments.schoolClass:id,name')->orderBy('title')->get(),
+        ]);
+    }
+}

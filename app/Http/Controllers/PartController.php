@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Recipe;
+use App\Support\Workbench;
+use Cubo\Exchange\StlFile;
+use Cubo\Exchange\ThreeMfFile;
+use Cubo\Solid\Solid;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+
+/** The part of a recipe as a file. */
+final class PartController extends Controller
+{
+    public function glb(Recipe $recipe, string $key, Workbench $bench): Response
+    {
+        $this->authorize('view', $recipe);
+        $state = $bench->evaluate($recipe->document());
+        // the address names the geometry: an older one is no longer to be had here
+        abort_unless($state->key === $key, 404);
+
+        return self::file($bench->glb($state), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
+    }
+
+    public function download(Recipe $recipe, string $ending, Workbench $bench): Response
+    {
+        $this->authorize('view', $recipe);
+        $document = $recipe->document();
+        $name = self::name($recipe);
+        if ($ending === 'json') {
+            return self::file((string) json_encode($document->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 'application/json', "$name.json");
+        }
+
+        return self::export($bench->evaluate($document)->part, $ending, $name);
+    }
+
+    public static function export(Solid $part, string $ending, string $name): Response
+    {
+        abort_if($part->isEmpty(), 404, 'There is no part yet.');
+
+        return $ending === 'stl'
+            ? self::file(StlFile::write($part), 'model/stl', "$name.stl")
+            : self::file(ThreeMfFile::write($part, $name), 'model/3mf', "$name.3mf");
+    }
+
+    public static function file(string $bytes, string $type, ?string $name = null): Response
+    {
+        $response = response($bytes, 200, ['Content-Type' => $type]);
+
+        return $name === null ? $response : $response->header('Content-Disposition', "attachment; filename=\"$name\"");
+    }
+
+    /** Work is named by exercise and pupil. */
+    private static function name(Recipe $recipe): string
+    {
+        $work = $recipe->work()->with('assignment.exercise', 'student')->first();
+        $parts = $work === null ? [$recipe->exercise?->title ?? 'part', 'reference'] : [$work->assignment->exercise->title, $work->student->name];
+
+        return Str::slug(implode(' ', $parts)) ?: 'part';
+    }
+}

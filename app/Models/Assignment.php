@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+
+/**
+ * An exercise given to a class.
+ *
+ * @property int $id
+ * @property int $exercise_id
+ * @property int $class_id
+ * @property Carbon $due_on
+ * @property ?int $checks_allowed null: as often as wanted
+ */
+final class Assignment extends Model
+{
+    protected $guarded = [];
+
+    protected $casts = ['due_on' => 'date'];
+
+    /** @return BelongsTo<Exercise, $this> */
+    public function exercise(): BelongsTo
+    {
+        return $this->belongsTo(Exercise::class);
+    }
+
+    /** @return BelongsTo<SchoolClass, $this> */
+    public function schoolClass(): BelongsTo
+    {
+        return $this->belongsTo(SchoolClass::class, 'class_id');
+    }
+
+    /** @return HasMany<Work, $this> */
+    public function works(): HasMany
+    {
+        return $this->hasMany(Work::class);
+    }
+}

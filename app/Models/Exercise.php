@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Cubo\Check\Exercise as Sheet;
+use Cubo\Check\Requirement;
+use Cubo\Quantity\Unit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int $id
+ * @property int $teacher_id
+ * @property int $reference_id
+ * @property string $title
+ * @property string $brief
+ * @property string $unit
+ * @property list<array<string, mixed>> $requirements
+ */
+final class Exercise extends Model
+{
+    protected $guarded = [];
+
+    protected $casts = ['requirements' => 'array'];
+
+    /** @return BelongsTo<Person, $this> */
+    public function teacher(): BelongsTo
+    {
+        return $this->belongsTo(Person::class, 'teacher_id');
+    }
+
+    /** @return BelongsTo<Recipe, $this> */
+    public function reference(): BelongsTo
+    {
+        return $this->belongsTo(Recipe::class, 'reference_id');
+    }
+
+    /** @return HasMany<Assignment, $this> */
+    public function assignments(): HasMany
+    {
+        return $this->hasMany(Assignment::class);
+    }
+
+    public function sheet(): Sheet
+    {
+        return new Sheet(Unit::from($this->unit), array_map(Requirement::fromArray(...), $this->requirements), $this->title);
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Cubo\Check\Report;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * What one student does for one assignment.
+ *
+ * @property int $id
+ * @property int $assignment_id
+ * @property int $student_id
+ * @property int $recipe_id
+ * @property int $checks_used
+ * @property ?array{key: string, at: string, rows: list<array<string, mixed>>} $last_check
+ */
+final class Work extends Model
+{
+    protected $guarded = [];
+
+    protected $casts = ['last_check' => 'array'];
+
+    /** @return BelongsTo<Assignment, $this> */
+    public function assignment(): BelongsTo
+    {
+        return $this->belongsTo(Assignment::class);
+    }
+
+    /** @return BelongsTo<Person, $this> */
+    public function student(): BelongsTo
+    {
+        return $this->belongsTo(Person::class, 'student_id');
+    }
+
+    /** @return BelongsTo<Recipe, $this> */
+    public function recipe(): BelongsTo
+    {
+        return $this->belongsTo(Recipe::class);
+    }
+
+    /** @return HasMany<HandIn, $this> */
+    public function handIns(): HasMany
+    {
+        return $this->hasMany(HandIn::class)->orderBy('attempt');
+    }
+
+    /** @return HasOne<HandIn, $this> */
+    public function lastHandIn(): HasOne
+    {
+        return $this->hasOne(HandIn::class)->ofMany('attempt', 'max');
+    }
+
+    public function report(): ?Report
+    {
+        return $this->last_check === null ? null : Report::fromArray($this->last_check['rows']);
+    }
+}

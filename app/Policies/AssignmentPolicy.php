@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Policies;
+
+use App\Models\Assignment;
+use App\Models\Person;
+
+final class AssignmentPolicy
+{
+    /** A student works on what the own class was given. */
+    public function work(Person $person, Assignment $assignment): bool
+    {
+        return ! $person->isTeacher() && $person->class_id === $assignment->class_id;
+    }
+
+    public function oversee(Person $person, Assignment $assignment): bool
+    {
+        return $person->teaches($assignment->class_id);
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Support\PartFiles;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->scoped(PartFiles::class, static fn (): PartFiles => new PartFiles(storage_path('app/parts')));
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->isProduction());
+        // what is typed is kept as typed; a limit on edits only keeps a stuck key from filling the disk
+        RateLimiter::for('edits', static fn (Request $r): Limit => Limit::perMinute(240)->by((string) $r->user()?->id));
+        RateLimiter::for('heavy', static fn (Request $r): Limit => Limit::perMinute(60)->by((string) $r->user()?->id));
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\Exercise;
+use App\Models\HandIn;
+use App\Models\Recipe;
+use App\Models\Work;
+use Cubo\Check\Exercise as Sheet;
+use Cubo\Check\Row;
+use Cubo\Quantity\Unit;
+use Cubo\Recipe\BodyNames;
+
+/** All that the bench shows, for a student's work or a teacher's reference part. */
+final class BenchPage
+{
+    /** @return array<string, mixed> */
+    public static function forWork(Work $work, Workbench $bench, RecipeBook $book): array
+    {
+        $work = $work->fresh(['assignment.exercise.reference', 'recipe', 'lastHandIn']) ?? $work;
+        $exercise = $work->assignment->exercise;
+        $sheet = $exercise->sheet();
+        $common = self::common($work->recipe, $bench, $book);
+        $rows = $work->report()?->rows ?? [];
+        $stale = $work->last_check !== null && $work->last_check['key'] !== $common['state']->key;
+        $states = [];
+        foreach ($rows as $r) {
+            $states[$r->id] = $stale && $r->status === 'met' ? 'stale' : $r->status;
+        }
+        $reference = $bench->evaluate($exercise->reference->document());
+
+        return [...$common,
+            'work' => $work, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => self::byId($rows), 'states' => $states, 'stale' => $stale,
+            'drawing' => $bench->sheetSvg($reference, $sheet, 300, 330, $states),
+            'drawingLarge' => $bench->sheetSvg($reference, $sheet, 1100, 640, $states),
+            'metCount' => count(array_filter($states, static fn (string $s): bool => $s === 'met')),
+            'handIn' => $work->lastHandIn,
+            'checksLeft' => $work->assignment->checks_allowed === null ? null : max(0, $work->assignment->checks_allowed - $work->checks_used),
+            'marks' => array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $states[$r->id], 'text' => $r->measured, 'place' => $r->place],
+                array_filter($rows, static fn (Row $r): bool => $r->place !== null && ! $stale))),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function forReference(Exercise $exercise, Workbench $bench, RecipeBook $book): array
+    {
+        $common = self::common($exercise->reference()->firstOrFail(), $bench, $book);
+        $sheet = $exercise->sheet();
+
+        return [...$common,
+            'work' => null, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => [], 'states' => [], 'stale' => false,
+            'drawing' => $bench->sheetSvg($common['state'], new Sheet($sheet->unit, [], $exercise->title), 300, 330),
+            'drawingLarge' => '', 'metCount' => 0, 'handIn' => null, 'checksLeft' => null, 'marks' => [],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function common(Recipe $recipe, Workbench $bench, RecipeBook $book): array
+    {
+        $document = $recipe->document();
+        $state = $bench->evaluate($document);
+
+        return [
+            'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
+            'readouts' => $state->part->isEmpty() ? null : $bench->readouts($state),
+            'bodies' => $state->part->isEmpty() ? [] : array_keys(BodyNames::of($state->part)),
+            'canUndo' => $recipe->current !== 1, 'canRedo' => $book->canRedo($recipe),
+            'glb' => $state->part->isEmpty() ? '' : route('recipes.glb', [$recipe, $state->key], false),
+            'picked' => null, 'fresh' => null, 'said' => '',
+        ];
+    }
+
+    /** @param list<Row> $rows @return array<string, Row> */
+    public static function byId(array $rows): array
+    {
+        $out = [];
+        foreach ($rows as $r) {
+            $out[$r->id] = $r;
+        }
+
+        return $out;
+    }
+}

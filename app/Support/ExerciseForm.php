@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Cubo\Check\Exercise as Sheet;
+use Cubo\Check\Requirement;
+use Cubo\Check\RequirementKind;
+use Cubo\Quantity\Expression;
+use Cubo\Quantity\Unit;
+use Cubo\Quantity\UnreadableExpression;
+
+/** Between the requirements of the core and the teacher's form. */
+final class ExerciseForm
+{
+    /**
+     * What is proposed from the reference part, with the choices the teacher has already made.
+     *
+     * @param list<Requirement> $proposed
+     * @param list<Requirement> $saved
+     * @return list<Requirement>
+     */
+    public static function merge(array $proposed, array $saved): array
+    {
+        $known = [];
+        foreach ($saved as $r) {
+            $known[$r->id] = $r;
+        }
+
+        return Sheet::lettered(array_map(static function (Requirement $r) use ($known): Requirement {
+            $k = $known[$r->id] ?? null;
+            if ($k === null) {
+                return $r;
+            }
+
+            return new Requirement($r->id, $r->kind, $k->label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, $r->kind === RequirementKind::FitsBed ? $k->where : $r->where);
+        }, $proposed));
+    }
+
+    /**
+     * @param list<Requirement> $list
+     * @param array<string, mixed> $input by requirement id: asked, label, tolerance, points, limit
+     * @return array{list<Requirement>, array<string, string>} requirements and messages by field
+     */
+    public static function read(array $list, array $input, Unit $unit): array
+    {
+        $problems = [];
+        $out = [];
+        foreach ($list as $r) {
+            $in = $input[$r->id] ?? null;
+            if (! is_array($in)) {
+                $out[] = $r;
+
+                continue;
+            }
+            $field = "requirements.{$r->id}";
+            $asked = ($in['asked'] ?? '') === '1';
+            $label = trim((string) ($in['label'] ?? $r->label));
+            if ($label === '' || mb_strlen($label) > 60) {
+                $problems["$field.label"] = 'A size needs a name of at most 60 letters.';
+            }
+            $points = filter_var($in['points'] ?? $r->points, FILTER_VALIDATE_INT, ['options' => ['min_range' => 0, 'max_range' => 100]]);
+            if ($points === false) {
+                $problems["$field.points"] = 'Points are a whole number from 0 to 100.';
+            }
+            $tolerance = $r->tolerance;
+            $limit = $r->nominal;
+            try {
+                if ($r->kind->hasTolerance() && isset($in['tolerance'])) {
+                    $tolerance = $r->kind === RequirementKind::Volume ? Expression::number(rtrim((string) $in['tolerance'], ' %')) : Expression::length((string) $in['tolerance'], $unit);
+                    if ($tolerance < 0 || $tolerance > 1000) {
+                        $problems["$field.tolerance"] = 'A tolerance is not below zero.';
+                    }
+                }
+            } catch (UnreadableExpression $e) {
+                $problems["$field.tolerance"] = $e->getMessage();
+            }
+            try {
+                if (isset($in['limit']) && $r->kind === RequirementKind::Wall) {
+                    $limit = Expression::length((string) $in['limit'], $unit);
+                } elseif (isset($in['limit']) && $r->kind === RequirementKind::Standing) {
+                    $limit = Expression::number((string) $in['limit']) * $unit->inMillimetres() ** 2;
+                }
+                if ($limit < 0 || ($r->kind === RequirementKind::Wall && $limit <= 0)) {
+                    $problems["$field.limit"] = 'This limit must be more than 0.';
+                }
+            } catch (UnreadableExpression $e) {
+                $problems["$field.limit"] = $e->getMessage();
+            }
+            $where = $r->where;
+            if ($r->kind === RequirementKind::FitsBed) {
+                foreach (['x', 'y', 'z'] as $k) {
+                    try {
+                        $where[$k] = Expression::length((string) ($in[$k] ?? $unit->brief((float) $where[$k])), $unit);
+                        if ($where[$k] <= 0) {
+                            $problems["$field.$k"] = 'A bed has a size above 0.';
+                        }
+                    } catch (UnreadableExpression $e) {
+                        $problems["$field.$k"] = $e->getMessage();
+                    }
+                }
+            }
+            $out[] = new Requirement($r->id, $r->kind, $label, $limit, $tolerance, (int) $points, $asked, $where);
+        }
+
+        return [Sheet::lettered($out), $problems];
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Cubo\Exchange\SolidPacking;
+use Cubo\Recipe\Message;
+use Cubo\Recipe\SolidCache;
+use Cubo\Solid\Solid;
+
+/**
+ * The cache of solids on the shared file disk. A file that cannot be read or written only costs time, never a part.
+ * Files are written beside their place and renamed, so that no reader sees half of one.
+ */
+final class PartFiles implements SolidCache
+{
+    /** @var array<string, Solid> solids of this request */
+    private array $here = [];
+
+    public function __construct(private readonly string $folder) {}
+
+    private function path(string $key, string $ending): string
+    {
+        return "{$this->folder}/" . substr($key, 0, 2) . "/$key.$ending";
+    }
+
+    public function has(string $key): bool
+    {
+        return isset($this->here[$key]) || is_file($this->path($key, 'solid'));
+    }
+
+    public function get(string $key): ?Solid
+    {
+        if (isset($this->here[$key])) {
+            return $this->here[$key];
+        }
+        $bytes = @file_get_contents($this->path($key, 'solid'));
+        $solid = $bytes === false ? null : SolidPacking::unpack($bytes);
+        if ($solid !== null) {
+            $this->here[$key] = $solid;
+        }
+
+        return $solid;
+    }
+
+    public function put(string $key, Solid $solid): void
+    {
+        $this->here[$key] = $solid;
+        $this->write($key, 'solid', SolidPacking::pack($solid));
+    }
+
+    public function problem(string $key): ?Message
+    {
+        $text = @file_get_contents($this->path($key, 'problem'));
+        $a = $text === false ? null : json_decode($text, true);
+
+        return is_array($a) ? new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning']) : null;
+    }
+
+    public function putProblem(string $key, Message $message): void
+    {
+        $this->write($key, 'problem', (string) json_encode($message));
+    }
+
+    /** Bytes of any other derived file, made once. @param callable(): string $make */
+    public function remember(string $key, string $ending, callable $make): string
+    {
+        $known = @file_get_contents($this->path($key, $ending));
+        if ($known !== false && $known !== '') {
+            return $known;
+        }
+        $bytes = $make();
+        $this->write($key, $ending, $bytes);
+
+        return $bytes;
+    }
+
+    private function write(string $key, string $ending, string $bytes): void
+    {
+        $path = $this->path($key, $ending);
+        @mkdir(dirname($path), 0775, true);
+        $temp = $path . '.' . bin2hex(random_bytes(4));
+        if (@file_put_contents($temp, $bytes) === strlen($bytes)) {
+            @rename($temp, $path);
+        } else {
+            @unlink($temp);
+        }
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+use Cubo\Quantity\Unit;
+
+/** The edits a person makes to a recipe, each giving a new recipe. Unknown steps and keys change nothing. */
+final class Editing
+{
+    /** A new step at the end with sizes that suit the unit. */
+    public static function add(Recipe $r, StepKind $kind): Recipe
+    {
+        if (count($r->steps) >= Recipe::MOST_STEPS) {
+            return $r;
+        }
+        $values = [];
+        foreach ($kind->fields() as $key => $f) {
+            $values[$key] = match ($f->type) {
+                FieldType::Shapes => [self::shape('rectangle', $r->unit)],
+                FieldType::Sketch => self::lastSketch($r),
+                default => self::inUnit($f->default, $r->unit),
+            };
+        }
+        $same = count(array_filter($r->steps, static fn (Step $s): bool => $s->kind === $kind));
+
+        return $r->withStep(new Step($r->freshId(), $kind, $kind->word() . ($same > 0 ? ' ' . ($same + 1) : ''), $values));
+    }
+
+    /** @return array<string, string> a new outline for a sketch */
+    public static function shape(string $kind, Unit $unit): array
+    {
+        $size = static fn (string $mm): string => self::inUnit($mm, $unit);
+
+        return $kind === 'circle'
+            ? ['kind' => 'circle', 'u' => '0', 'v' => '0', 'by' => 'diameter', 'round' => $size('10')]
+            : ['kind' => 'rectangle', 'u' => '0', 'v' => '0', 'width' => $size('40'), 'height' => $size('20'), 'from' => 'middle'];
+    }
+
+    public static function addShape(Recipe $r, string $step, string $kind): Recipe
+    {
+        $s = $r->step($step);
+        if ($s === null || $s->kind !== StepKind::Sketch || count($s->shapes()) >= Recipe::MOST_SHAPES) {
+            return $r;
+        }
+
+        return $r->withStep($s->with('shapes', [...$s->shapes(), self::shape($kind, $r->unit)]));
+    }
+
+    public static function dropShape(Recipe $r, string $step, int $index): Recipe
+    {
+        $s = $r->step($step);
+        if ($s === null || ! isset($s->shapes()[$index])) {
+            return $r;
+        }
+        $shapes = $s->shapes();
+        array_splice($shapes, $index, 1);
+
+        return $r->withStep($s->with('shapes', $shapes));
+    }
+
+    /**
+     * Takes over the values a person typed, as typed.
+     *
+     * @param array<string, mixed> $typed by key; "shapes" as list of values, "regions" as "all" or a list of numbers
+     */
+    public static function set(Recipe $r, string $step, array $typed): Recipe
+    {
+        $s = $r->step($step);
+        if ($s === null) {
+            return $r;
+        }
+        foreach ($s->kind->fields() as $key => $field) {
+            if (! array_key_exists($key, $typed)) {
+                continue;
+            }
+            $v = $typed[$key];
+            if ($field->type === FieldType::Shapes) {
+                $shapes = $s->shapes();
+                foreach (is_array($v) ? $v : [] as $i => $changes) {
+                    foreach (is_array($changes) ? $changes : [] as $k => $value) {
+                        if (isset($shapes[$i][$k]) && $k !== 'kind' && is_string($value)) {
+                            $shapes[$i][$k] = mb_substr(trim($value), 0, 121);
+                        }
+                    }
+                }
+                $s = $s->with($key, $shapes);
+            } elseif ($field->type === FieldType::Regions) {
+                $s = $s->with($key, self::regions($v));
+            } elseif (is_string($v) && ($field->type !== FieldType::Choice || isset($field->options[$v]))) {
+                $s = $s->with($key, mb_substr(trim($v), 0, 121));
+            }
+        }
+
+        return $r->withStep($s);
+    }
+
+    /** "all", a list, or text such as "1, 3". @return 'all'|list<int> */
+    private static function regions(mixed $v): string|array
+    {
+        if (is_string($v)) {
+            $v = strtolower(trim($v)) === 'all' || trim($v) === '' ? 'all' : preg_split('/[^0-9]+/', $v, -1, PREG_SPLIT_NO_EMPTY);
+        }
+
+        return is_array($v) && $v !== [] ? array_values(array_map(static fn (mixed $n): int => min(9999, (int) $n), array_slice($v, 0, 200))) : 'all';
+    }
+
+    private static function lastSketch(Recipe $r): string
+    {
+        $id = '';
+        foreach ($r->steps as $s) {
+            if ($s->kind === StepKind::Sketch) {
+                $id = $s->id;
+            }
+        }
+
+        return $id;
+    }
+
+    private static function inUnit(string $mm, Unit $unit): string
+    {
+        return $unit === Unit::Inch ? (['40' => '2', '20' => '1', '10' => '1/2'][$mm] ?? $mm) : $mm;
+    }
+}

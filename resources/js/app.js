@@ -1,0 +1,97 @@
+// Wires htmx and the pages together. Decides nothing about parts or checks: it sends what was typed and shows what comes.
+import htmx from 'htmx.org';
+
+window.htmx = htmx;
+const work = () => document.getElementById('work');
+
+// Several quick edits wait in line; each is sent with the version that the one before it left behind.
+document.addEventListener('htmx:before:request', (e) => {
+  const body = e.detail.ctx?.request?.body;
+  if (work() && body instanceof URLSearchParams && body.has('version')) body.set('version', work().dataset.version);
+});
+
+document.addEventListener('htmx:after:swap', () => {
+  const w = work();
+  if (!w) return;
+  const fresh = w.dataset.fresh;
+  if (fresh && fresh !== w.dataset.shown) {
+    w.dataset.shown = fresh;
+    const step = document.getElementById(`step-${fresh}`);
+    const first = step?.querySelector('input.val, select.val');
+    first?.focus();
+    first?.select?.();
+    step?.scrollIntoView({ block: 'nearest' });
+  }
+  document.dispatchEvent(new CustomEvent('cubo:part'));
+});
+
+document.addEventListener('htmx:error', () => say('The server could not be reached. What you typed is still here; change it once more to try again.'));
+document.addEventListener('htmx:response:error', (e) => {
+  const status = e.detail.ctx?.response?.status;
+  if (status === 419) say('You were signed out meanwhile. Reload the page and sign in again; every step up to here is saved.');
+  else if (status === 429) say('That was quicker than the server allows. Wait a moment and change it once more.');
+  else if (status >= 500) say('The server did not manage this step. Nothing is lost; change it once more or undo it.');
+});
+document.addEventListener('htmx:before:swap', (e) => {
+  const status = e.detail.ctx?.response?.status;
+  if (status >= 400 && status !== 409 && status !== 422) e.preventDefault();
+});
+function say(text) {
+  const n = document.getElementById('notice');
+  if (n) { n.textContent = text; n.hidden = false; n.className = 'notice'; }
+}
+
+// the step that has the focus is the picked one
+document.addEventListener('focusin', (e) => {
+  const step = e.target.closest?.('.step');
+  if (!step) return;
+  document.querySelectorAll('.step.picked').forEach((s) => s !== step && s.classList.remove('picked'));
+  step.classList.add('picked');
+});
+
+// a size lights up in the list, the drawing and on the part together
+function pick(id) {
+  document.querySelectorAll('[data-requirement]').forEach((el) => el.classList.toggle('picked', el.dataset.requirement === id));
+  document.dispatchEvent(new CustomEvent('cubo:pick', { detail: id }));
+}
+document.addEventListener('pointerover', (e) => {
+  const row = e.target.closest?.('[data-requirement]');
+  if (row) pick(row.dataset.requirement);
+});
+
+document.addEventListener('click', (e) => {
+  const opener = e.target.closest?.('[data-opens]');
+  if (opener) document.getElementById(opener.dataset.opens)?.showModal();
+  const asks = e.target.closest?.('[data-asks]');
+  if (asks && !asks.dataset.sure) {
+    // asks once, in the button itself
+    e.preventDefault();
+    asks.dataset.sure = '1';
+    asks.dataset.was = asks.textContent;
+    asks.textContent = asks.dataset.asks;
+    setTimeout(() => { delete asks.dataset.sure; asks.textContent = asks.dataset.was; }, 5000);
+  }
+});
+
+const typing = (el) => el.closest?.('input, textarea, select, [contenteditable]');
+document.addEventListener('keydown', (e) => {
+  if (!work()) return;
+  if (e.ctrlKey && e.key === 'Enter') { document.getElementById('check')?.click(); e.preventDefault(); return; }
+  if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z' && !typing(e.target)) {
+    document.getElementById(e.shiftKey ? 'redo' : 'undo')?.click();
+    e.preventDefault();
+    return;
+  }
+  if (e.key === 'Enter' && e.target.matches?.('input.val, input.name')) { e.target.blur(); e.target.focus(); e.preventDefault(); return; }
+  if (e.key === 'F6') {
+    const areas = ['.sheet', '.stage', '.log', '.composer'].map((s) => document.querySelector(`.bench ${s}`)).filter(Boolean);
+    const at = areas.findIndex((a) => a.contains(document.activeElement));
+    const next = areas[(at + (e.shiftKey ? areas.length - 1 : 1) + areas.length) % areas.length];
+    (next.matches('[tabindex]') ? next : next.querySelector('button, input, select, a, [tabindex]'))?.focus();
+    e.preventDefault();
+  }
+});
+
+if (document.querySelector('[data-stage]')) {
+  import('./stage.js').then(({ mountStage }) => document.querySelectorAll('[data-stage]').forEach(mountStage));
+}

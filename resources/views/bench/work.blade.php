@@ -1,0 +1,64 @@
+@php
+    $edit = 'hx-post="' . route('recipes.edit', $recipe, false) . '" hx-target="#work" hx-swap="innerMorph" hx-sync="#bench-sync:queue all"';
+    $hidden = '<input type="hidden" name="_token" value="' . csrf_token() . '" autocomplete="off"><input type="hidden" name="version" value="' . $recipe->version . '">';
+    $asked = $sheet->asked();
+@endphp
+<span id="state" hidden data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="{{ $fresh ?? '' }}"></span>
+<header class="strip">
+<x-mark/>
+<div><span class="cap">{{ $work ? 'Exercise' : 'Reference part of' }}</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
+<div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
+@if ($work)<div><span class="cap">Due</span>{{ $work->assignment->due_on->format('D j M') }}</div>@endif
+<div><span class="cap">Saved</span>step by step</div>
+@if ($work)<div role="status"><span class="cap">Last check{{ $work->last_check ? ', ' . \Illuminate\Support\Carbon::parse($work->last_check['at'])->format('H:i') : '' }}</span>@if ($work->last_check)<b>{{ $metCount }} of {{ count($asked) }} met</b>{{ $stale ? ', part changed since' : ($metCount < count($asked) ? ', ' . (count($asked) - $metCount) . ' to go' : '') }}@else none yet @endif</div>@endif
+<div class="grow"></div>
+<div class="acts">
+@if ($work)
+<form {!! str_replace(route('recipes.edit', $recipe, false), route('works.check', $work, false), $edit) !!}>{!! $hidden !!}<button class="btn go" id="check" @disabled($checksLeft === 0)>Check <kbd>Ctrl Enter</kbd>@if ($checksLeft !== null)<span class="small">{{ $checksLeft }} left</span>@endif</button></form>
+<form method="post" action="{{ route('works.hand-in', $work) }}">{!! $hidden !!}<button class="btn ink" data-asks="Hand it in now?" @disabled($glb === '')>{{ $handIn ? 'Hand in again' : 'Hand in' }}</button></form>
+@else
+<a class="btn go" href="{{ route('exercises.edit', $exercise) }}">Choose what is asked</a>
+@endif
+</div>
+</header>
+<aside class="sheet" aria-label="Sheet">
+<div id="notice" role="alert" hidden></div>
+<header><h2>Sheet</h2>@if ($drawingLarge !== '')<button type="button" class="link small" data-opens="large">Show it large</button>@endif</header>
+@if ($handIn !== null && $work)<p class="small" style="padding:0 16px 8px"><a class="link" href="{{ route('hand-ins.show', $handIn) }}">{{ ['waiting' => 'Handed in, waiting', 'returned' => 'Came back', 'accepted' => 'Accepted'][$handIn->state] }}</a>@if ($handIn->comment !== ''): {{ $handIn->comment }}@endif</p>@endif
+@if ($drawing !== '')<div class="paper">{!! $drawing !!}</div>@endif
+@if (trim($exercise->brief) !== '')<div class="brief">{{ $exercise->brief }}</div>@endif
+@if ($said !== '')<p class="vh" role="status">{{ $said }}</p>@endif
+@if ($work)
+<ul>@foreach ($asked as $i => $r)
+@php $row = $rows[$r->id] ?? null; $s = $states[$r->id] ?? 'open'; @endphp
+<li class="req" id="req-{{ $r->id }}" data-requirement="{{ $r->id }}">
+<span class="tag">{{ $r->letter }}</span><span>{{ $r->label }}</span><span class="num">{{ $r->askedText($unit) }} <span class="quiet">{{ $r->toleranceText($unit) }}</span></span>
+<span class="got"><x-shape :state="$s" :width="64" :i="$i"/>@if ($row && $row->measured !== '')<span class="num {{ $s === 'met' ? 'met' : ($s === 'off' ? 'off' : 'quiet') }}">@if ($s === 'stale')<s>{{ $row->measured }}</s>@else{{ $row->measured }}@endif</span>@endif
+<b class="{{ $s === 'met' || $s === 'stale' ? 'met' : ($s === 'open' ? 'quiet' : 'off') }}" style="font-weight:{{ $s === 'off' || $s === 'missing' ? 640 : 420 }}">{{ $s === 'stale' ? 'Changed since' : ($row->word ?? 'Not checked') }}</b></span>
+@if ($row && $row->diagnosis !== '' && ! $stale)<span class="why">{{ $row->diagnosis }}</span>@endif
+</li>@endforeach</ul>
+@else
+<p class="small" style="padding:6px 16px">Build the part as the class should. Its sizes become what is asked; nothing is typed twice.</p>
+@endif
+<script type="application/json" id="marks">{!! json_encode($marks, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
+@if ($drawingLarge !== '')<dialog class="large" id="large" aria-label="Drawing"><form method="dialog" class="row"><h2>{{ $exercise->title }}</h2><button class="btn">Close</button></form>{!! $drawingLarge !!}</dialog>@endif
+</aside>
+<section class="log" aria-label="Build log">
+<header><h2>Build log</h2><span class="small" id="bench-sync">
+<form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="undo"><button class="link" id="undo" @disabled(! $canUndo)>Undo</button></form>&ensp;
+<form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="redo"><button class="link" id="redo" @disabled(! $canRedo)>Redo</button></form></span></header>
+@if ($document->steps === [])<p class="empty">No step yet. Each step is a sentence here; every value in it can be changed at any time.</p>@endif
+<ol>@foreach ($document->steps as $i => $step)@include('bench.step', ['n' => $i + 1])@endforeach</ol>
+@if ($readouts !== null)
+<dl class="readouts"><dt>Overall</dt><dd class="num" style="grid-column:2/5">{{ implode(' × ', array_map(fn ($v) => $unit->show($v), $readouts['size'])) }} {{ $unit->value }}</dd>
+<dt>Volume</dt><dd class="num">{{ \Cubo\Check\Requirement::volume($readouts['volume'], $unit) }}</dd><dt>Pieces</dt><dd class="num">{{ $readouts['bodies'] }}</dd></dl>
+@endif
+</section>
+<footer class="composer" aria-label="Next step">
+<div class="verbs">
+@foreach (['Add a solid' => ['block', 'cylinder', 'cone', 'ball'], 'From a sketch' => ['sketch', 'extrude'], 'Move, turn, copy' => ['move', 'turn', 'copy']] as $caption => $kinds)
+<div><span>{{ $caption }}</span><ul>@foreach ($kinds as $k)<li><form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="add"><input type="hidden" name="kind" value="{{ $k }}"><button class="verb" id="verb-{{ $k }}" @disabled(($k === 'extrude' && ! collect($document->steps)->contains(fn ($s) => $s->kind->value === 'sketch')) || (in_array($k, ['move', 'turn', 'copy']) && $glb === ''))><x-verb :kind="$k"/><span>{{ $k }}</span></button></form></li>@endforeach</ul></div>
+@endforeach
+<div class="files">@if ($glb !== '')Take the part with you<br><a class="link" href="{{ route('recipes.download', [$recipe, 'stl']) }}">STL</a> <a class="link" href="{{ route('recipes.download', [$recipe, '3mf']) }}">3MF</a> <a class="link" href="{{ route('recipes.download', [$recipe, 'json']) }}">Recipe</a>@endif</div>
+</div>
+</footer>

@@ -1,0 +1,54 @@
+@php
+    $work = $handIn->work; $off = array_filter($report->rows, fn ($r) => $states[$r->id] !== 'met'); $met = array_filter($report->rows, fn ($r) => $states[$r->id] === 'met');
+    $gauge = function ($r) { if ($r->deviation === null || $r->allowed <= 0) { return null; } $k = max(-1, min(1, $r->deviation / ($r->allowed * 4.5))); return $k; };
+@endphp
+<x-layout title="Report, {{ $exercise->title }}">
+<header class="strip"><x-mark/>
+<div><span class="cap">Report</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
+<div><span class="cap">Class {{ $work->assignment->schoolClass->name }}</span>{{ $work->student->name }}</div>
+<div><span class="cap">Handed in</span>{{ $handIn->created_at->format('j M, H:i') }}, try {{ $handIn->attempt }}</div>
+<div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
+<div><span class="cap">State</span><b>{{ ['waiting' => 'Waiting for a word', 'returned' => 'Sent back', 'accepted' => 'Accepted'][$handIn->state] }}</b></div>
+<div class="grow"></div>
+<div class="acts">@if ($judge)<a class="btn" href="{{ route('assignments.show', $work->assignment_id) }}">Back to the class</a>@else<a class="btn go" href="{{ route('work', $work->assignment_id) }}">Back to the bench</a>@endif</div></header>
+<main class="cols rp">
+<div class="rp-pic">
+<div class="stage" data-stage="full" data-glb="{{ $glb }}" data-unit="{{ $unit->value }}" tabindex="0" aria-label="The part as handed in. Keys 0 to 3 choose the view, arrows turn." data-alt="The part as handed in">
+<div class="look" role="group" aria-label="Look from">@foreach (['isometric' => 0, 'front' => 1, 'top' => 2, 'right' => 3] as $v => $k)<button type="button" data-view="{{ $v }}" aria-pressed="{{ $k === 0 ? 'true' : 'false' }}">{{ $v }}</button>@endforeach</div>
+<div class="slip plain" data-square></div></div>
+<div style="padding:8px 6px 6px"><h2 style="padding:0 10px;font-size:14.5px">The drawing, as it was met</h2>{!! $drawing !!}</div>
+</div>
+<div class="rp-main">
+<div class="rp-sum"><div><div style="font-size:22px;line-height:27px;font-weight:740">{{ count($met) }} of {{ count($report->rows) }} met</div><span class="quiet">{{ $handIn->points() }} of {{ $report->mostPoints() }} points</span></div>
+<div><span class="chain" aria-hidden="true">@foreach ($report->rows as $r)<x-shape :state="$states[$r->id]" :width="max(26, intdiv(420, max(1, count($report->rows))))"/>@endforeach</span></div></div>
+@if ($handIn->comment !== '' && ! $judge)<div style="padding:10px 16px;border-bottom:1px solid var(--color-rule)"><b>Your teacher says</b><p style="white-space:pre-line;padding-left:10px;border-left:3px solid var(--color-violet);margin-top:4px">{{ $handIn->comment }}</p></div>@endif
+<table class="tbl"><thead><tr><th></th><th>{{ count($off) ? count($off) . ' to mend' : 'All met' }}</th><th class="r">Asked</th><th class="r">Within</th><th class="r">Measured</th><th>Too small&ensp;too large</th><th class="r">Off by</th><th>State</th><th class="r">Points</th></tr></thead><tbody>
+@foreach ([...$off, ...$met] as $r)
+@php $s = $states[$r->id]; $over = $handIn->overrules[$r->id] ?? null; $isOff = $s !== 'met'; $k = $gauge($r); @endphp
+@if ($loop->index === count($off) && count($off) > 0 && count($met) > 0)<tr class="sub"><th colspan="9" scope="colgroup">{{ count($met) }} met</th></tr>@endif
+<tr class="{{ $isOff || $over || $judge ? 'w' : '' }}" id="row-{{ $r->id }}" data-requirement="{{ $r->id }}">
+<td style="width:42px"><span class="tag">{{ $r->letter }}</span></td><th scope="row"><b style="font-weight:{{ $isOff ? 640 : 420 }}">{{ $r->label }}</b></th>
+<td class="r num">{{ $r->asked }}</td><td class="r num quiet">{{ $r->tolerance }}</td><td class="r num {{ $r->status === 'met' ? 'met' : 'off' }}">{{ $r->measured === '' ? '–' : $r->measured }}</td>
+<td style="width:140px">@if ($k !== null)<svg width="132" height="18" viewBox="0 0 132 18" aria-hidden="true"><path d="M0 9H132" stroke="var(--color-rule)" stroke-width="1.5"/><path d="M52 3H80V15H52Z" fill="var(--color-birch-side)"/><path d="M66 1V17" stroke="var(--color-ink)" stroke-width="1.5"/>@if ($r->status === 'met')<path d="M{{ round(63 + $k * 63, 1) }} 4h6v10h-6Z" fill="var(--color-violet)"/>@else<path d="M66 9H{{ round(66 + $k * 58, 1) }}" stroke="var(--color-chalk)" stroke-width="3"/><path d="M{{ round(66 + $k * 64, 1) }} 9l{{ $k < 0 ? 9 : -9 }} -6v12Z" fill="var(--color-chalk)"/>@if (abs($k) >= 1)<path d="M{{ $k < 0 ? 1 : 131 }} 1V17" stroke="var(--color-chalk)" stroke-width="2"/>@endif @endif</svg>@endif</td>
+<td class="r num">{{ $r->deviationText }}</td><td style="white-space:nowrap"><x-shape :state="$s" :width="40"/> <span class="{{ $isOff ? 'off' : 'met' }}">{{ $over ? ($over['met'] ? 'Met, by your teacher' : 'Off, by your teacher') : $r->word }}</span></td><td class="r num">{{ $handIn->rowMet($r->id, $r->status) ? $r->points : 0 }}/{{ $r->points }}</td></tr>
+@if ($isOff || $over || $judge)<tr class="why2"><td></td><td colspan="8">@if ($r->diagnosis !== '')<p>{{ $r->diagnosis }}</p>@endif @if ($over)<p class="small" style="border-left:3px solid var(--color-violet);padding-left:8px"><b>{{ $judge ? 'Overruled' : 'Your teacher' }}:</b> {{ $over['reason'] }}</p>@endif
+@if ($judge)@php $bag = $errors->getBag('row-' . $r->id); @endphp<details @if ($bag->any()) open @endif><summary>Overrule<span class="vh"> {{ $r->label }}</span></summary><form method="post" action="{{ route('hand-ins.overrule', $handIn) }}">@csrf<input type="hidden" name="row" value="{{ $r->id }}">
+<select class="val" name="met" aria-label="counts as"><option value="{{ $r->status === 'met' ? 0 : 1 }}">{{ $r->status === 'met' ? 'counts as off' : 'counts as met' }}</option>@if ($over)<option value="as measured">as measured again</option>@endif</select> because <input class="field" style="width:320px;height:28px" name="reason" value="{{ $bag->any() ? old('reason') : ($over['reason'] ?? '') }}" aria-label="reason" maxlength="400"> <button class="btn s">Overrule</button>@foreach ($bag->all() as $m)<span class="wrong" role="alert" style="flex-basis:100%">{{ $m }}</span>@endforeach</form></details>@endif</td></tr>@endif
+@endforeach
+</tbody></table>
+<div class="verdict">
+@if ($judge)
+<form method="post" action="{{ route('hand-ins.decide', $handIn) }}">@csrf
+<label class="lab" for="comment">Comment to {{ $work->student->name }}</label><textarea class="field" id="comment" name="comment" rows="3">{{ old('comment', $handIn->comment) }}</textarea>@error('comment')<span class="wrong" role="alert">{{ $message }}</span>@enderror
+<div style="display:flex;gap:8px;margin-top:8px;align-items:center"><button class="btn go" name="state" value="accepted">Accept</button><button class="btn ink" name="state" value="returned">Send back</button>
+<span style="margin-left:auto" class="small">Part as <a class="link" href="{{ route('hand-ins.part', [$handIn, 'stl']) }}">STL</a> <a class="link" href="{{ route('hand-ins.part', [$handIn, '3mf']) }}">3MF</a></span></div></form>
+@else
+<div class="small" style="display:flex;gap:20px;align-items:center"><span>This part and its report are kept as handed in.</span>
+@if ($work->handIns->count() > 1)<span>Tries: @foreach ($work->handIns as $h)<a class="link" href="{{ route('hand-ins.show', $h) }}" @if ($h->id === $handIn->id) aria-current="page" @endif>{{ $h->attempt }}</a> @endforeach</span>@endif
+<span style="margin-left:auto">Part as <a class="link" href="{{ route('hand-ins.part', [$handIn, 'stl']) }}">STL</a> <a class="link" href="{{ route('hand-ins.part', [$handIn, '3mf']) }}">3MF</a></span></div>
+@endif
+</div>
+</div>
+</main>
+<script type="application/json" id="marks">{!! json_encode($marks, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
+</x-layout>

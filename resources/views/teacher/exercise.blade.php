@@ -1,0 +1,52 @@
+<x-layout title="{{ $exercise->title }}">
+<x-person-strip caption="Exercise" heading="{{ $exercise->title }}">
+<div><span class="cap">Asked</span>{{ count($sheet->asked()) }} sizes, {{ array_sum(array_map(fn ($r) => $r->points, $sheet->asked())) }} points</div>
+<div><span class="cap">Saved</span><span role="status">{{ session('said', $errors->any() ? 'not yet, see below' : 'yes') }}</span></div>
+<x-slot:acts><button class="btn go" form="exercise">Save what is asked</button></x-slot:acts>
+</x-person-strip>
+<main class="cols ed">
+<div class="ed-main">
+@if ($drawing !== '')<div class="paper">{!! $drawing !!}</div>@else<p style="padding:40px 28px;font-size:17px">The drawing is made from the reference part. <a class="link" href="{{ route('exercises.bench', $exercise) }}">Build it first</a>.</p>@endif
+<div class="ed-low">
+<div style="padding:0;display:flex;flex-direction:column"><div class="mini" data-stage="small" data-glb="{{ $glb }}" data-unit="{{ $unit->value }}" data-alt="The reference part" style="flex:1"></div>
+<div style="padding:8px 14px 12px"><h2>Reference part</h2><p class="small quiet">@if ($readouts){{ count($exercise->reference->document()->steps) }} steps, {{ $readouts['bodies'] === 1 ? 'one solid' : $readouts['bodies'] . ' pieces' }}, {{ \Cubo\Check\Requirement::volume($readouts['volume'], $unit) }}@else Nothing built yet.@endif</p><a class="btn s" style="margin-top:6px" href="{{ route('exercises.bench', $exercise) }}">Open its build log</a></div></div>
+<div><label class="lab" for="title">Title</label><input class="field" form="exercise" id="title" name="title" value="{{ old('title', $exercise->title) }}" maxlength="80">@error('title')<span class="wrong" role="alert">{{ $message }}</span>@enderror
+<label class="lab" for="brief" style="margin-top:10px">Brief</label><textarea class="field" form="exercise" id="brief" name="brief" rows="6">{{ old('brief', $exercise->brief) }}</textarea>@error('brief')<span class="wrong" role="alert">{{ $message }}</span>@enderror</div>
+<div style="border-right:0"><h2>Give it to a class</h2>
+<form method="post" action="{{ route('assignments.store', $exercise) }}" class="say" style="margin-top:4px">@csrf
+Class <select class="val" name="class_id" aria-label="class">@foreach ($classes as $c)<option value="{{ $c->id }}" @selected((string) old('class_id') === (string) $c->id)>{{ $c->name }}</option>@endforeach</select>
+hands in by <input class="val" type="date" name="due_on" aria-label="due date" value="{{ old('due_on', today()->addWeek()->toDateString()) }}">
+and may check <input class="val" name="checks_allowed" aria-label="checks allowed, empty for as often as wanted" inputmode="numeric" size="3" value="{{ old('checks_allowed') }}" placeholder="any"> times.
+@foreach ($errors->getBag('give')->all() as $m)<span class="wrong" role="alert">{{ $m }}</span>@endforeach
+<div style="margin-top:6px"><button class="btn ink">Set it</button></div></form>
+@if ($assignments->isNotEmpty())<h3 style="margin-top:10px">Set for</h3><ul class="small">@foreach ($assignments as $a)<li><a class="link" href="{{ route('assignments.show', $a) }}">{{ $a->schoolClass->name }}</a>, due {{ $a->due_on->format('D j M') }}, {{ $a->checks_allowed === null ? 'checks as often as wanted' : $a->checks_allowed . ' checks' }}</li>@endforeach</ul>@endif
+</div>
+</div>
+</div>
+<section class="ed-req" aria-labelledby="asked">
+<header style="padding:10px 16px 4px"><h2 id="asked">What is asked</h2><p class="small quiet">Read from the reference part. Untick what you do not want measured.</p></header>
+<form id="exercise" method="post" action="{{ route('exercises.update', $exercise) }}">@csrf
+<table class="tbl"><thead><tr><th><span class="vh">Asked</span></th><th></th><th>Size</th><th class="r">On the drawing</th><th class="r">Within ±</th><th class="r">Points</th></tr></thead><tbody>
+@php $sorted = [...array_filter($sheet->requirements, fn ($r) => $r->asked), ...array_filter($sheet->requirements, fn ($r) => ! $r->asked)]; $sub = false; @endphp
+@foreach ($sorted as $r)
+@if (! $r->asked && ! $sub)@php $sub = true; @endphp<tr class="sub"><th colspan="6" scope="colgroup">Found too, not asked</th></tr>@endif
+@php $f = "requirements.{$r->id}"; $n = "requirements[{$r->id}]"; @endphp
+<tr class="{{ $r->asked ? '' : 'un' }}">
+<td style="width:40px"><input type="hidden" name="{{ $n }}[asked]" value="0"><input type="checkbox" name="{{ $n }}[asked]" value="1" aria-label="ask for {{ $r->label }}" @checked(old("$f.asked", $r->asked ? '1' : '0') === '1')></td>
+<td style="width:26px">@if ($r->letter)<span class="tag">{{ $r->letter }}</span>@endif</td>
+<td><input class="field" style="border-color:transparent;background:none;padding:0 2px" name="{{ $n }}[label]" value="{{ old("$f.label", $r->label) }}" aria-label="name of {{ $r->label }}" maxlength="60">@error("$f.label")<span class="wrong" role="alert">{{ $message }}</span>@enderror</td>
+<td class="r num" style="white-space:nowrap">
+@if ($r->kind === \Cubo\Check\RequirementKind::Wall)at least <input class="field num" style="width:62px" name="{{ $n }}[limit]" value="{{ old("$f.limit", $unit->brief($r->nominal)) }}" aria-label="thinnest wall">
+@elseif ($r->kind === \Cubo\Check\RequirementKind::Standing)at least <input class="field num" style="width:70px" name="{{ $n }}[limit]" value="{{ old("$f.limit", \Cubo\Quantity\Number::brief($r->nominal / $unit->inMillimetres() ** 2, 3)) }}" aria-label="flat area on the bed"> {{ $unit->value }}²
+@elseif ($r->kind === \Cubo\Check\RequirementKind::FitsBed)@foreach (['x', 'y', 'z'] as $k)<input class="field num" style="width:46px;padding:0 3px" name="{{ $n }}[{{ $k }}]" value="{{ old("$f.$k", $unit->brief((float) $r->where[$k])) }}" aria-label="bed {{ $k }}">@endforeach
+@else{{ $r->askedText($unit) }}@endif
+@foreach (['limit', 'x', 'y', 'z'] as $k)@error("$f.$k")<span class="wrong" role="alert">{{ $message }}</span>@enderror @endforeach</td>
+<td class="r" style="width:84px">@if ($r->kind->hasTolerance())<span style="display:inline-flex;align-items:center;gap:3px"><input class="field num" style="width:58px" name="{{ $n }}[tolerance]" value="{{ old("$f.tolerance", $r->kind === \Cubo\Check\RequirementKind::Volume ? \Cubo\Quantity\Number::brief($r->tolerance, 2) : $unit->brief($r->tolerance)) }}" aria-label="tolerance of {{ $r->label }}">{{ $r->kind === \Cubo\Check\RequirementKind::Volume ? '%' : '' }}</span>@endif @error("$f.tolerance")<span class="wrong" role="alert">{{ $message }}</span>@enderror</td>
+<td class="r" style="width:66px"><input class="field num" style="width:46px" name="{{ $n }}[points]" value="{{ old("$f.points", $r->points) }}" inputmode="numeric" aria-label="points for {{ $r->label }}">@error("$f.points")<span class="wrong" role="alert">{{ $message }}</span>@enderror</td>
+</tr>
+@endforeach
+@if ($sheet->requirements === [])<tr><td colspan="6" class="quiet">Nothing to measure yet: the reference part is empty.</td></tr>@endif
+</tbody></table></form>
+</section>
+</main>
+</x-layout>

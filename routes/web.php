@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\AssignmentController;
+use App\Http\Controllers\BenchController;
+use App\Http\Controllers\ExerciseController;
+use App\Http\Controllers\HandInController;
+use App\Http\Controllers\HomeController;
+use App\Http\Controllers\PartController;
+use App\Http\Controllers\SignInController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('guest')->group(function (): void {
+    Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
+    Route::post('/sign-in/class', [SignInController::class, 'findClass'])->name('sign-in.class');
+    Route::post('/sign-in/student', [SignInController::class, 'student'])->name('sign-in.student');
+    Route::post('/sign-in/teacher', [SignInController::class, 'teacher'])->name('sign-in.teacher');
+});
+
+Route::middleware('auth')->group(function (): void {
+    Route::post('/sign-out', [SignInController::class, 'leave'])->name('sign-out');
+    Route::get('/', HomeController::class)->name('home');
+
+    Route::get('/work/{assignment}', [BenchController::class, 'work'])->name('work');
+    Route::get('/recipes/{recipe}/part/{key}.glb', [PartController::class, 'glb'])->name('recipes.glb')->where('key', '[0-9a-f]{40}');
+    Route::get('/recipes/{recipe}/part.{ending}', [PartController::class, 'download'])->name('recipes.download')->where('ending', 'stl|3mf|json');
+    Route::post('/recipes/{recipe}/edit', [BenchController::class, 'edit'])->name('recipes.edit')->middleware('throttle:edits');
+    Route::post('/works/{work}/check', [BenchController::class, 'check'])->name('works.check')->middleware('throttle:heavy');
+    Route::post('/works/{work}/hand-in', [BenchController::class, 'handIn'])->name('works.hand-in')->middleware('throttle:heavy');
+
+    Route::get('/hand-ins/{handIn}', [HandInController::class, 'show'])->name('hand-ins.show');
+    Route::get('/hand-ins/{handIn}/part.{ending}', [HandInController::class, 'part'])->name('hand-ins.part')->where('ending', 'glb|stl|3mf');
+
+    Route::middleware('teacher')->group(function (): void {
+        Route::get('/exercises/new', [ExerciseController::class, 'create'])->name('exercises.create');
+        Route::post('/exercises', [ExerciseController::class, 'store'])->name('exercises.store');
+        Route::get('/exercises/{exercise}', [ExerciseController::class, 'edit'])->name('exercises.edit');
+        Route::post('/exercises/{exercise}', [ExerciseController::class, 'update'])->name('exercises.update');
+        Route::get('/exercises/{exercise}/bench', [BenchController::class, 'reference'])->name('exercises.bench');
+        Route::post('/exercises/{exercise}/assignments', [AssignmentController::class, 'store'])->name('assignments.store');
+        Route::get('/assignments/{assignment}', [AssignmentController::class, 'show'])->name('assignments.show');
+        Route::get('/works/{work}', [AssignmentController::class, 'work'])->name('works.show');
+        Route::post('/hand-ins/{handIn}/overrule', [HandInController::class, 'overrule'])->name('hand-ins.overrule');
+        Route::post('/hand-ins/{handIn}/decide', [HandInController::class, 'decide'])->name('hand-ins.decide');
+    });
+});
