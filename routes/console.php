@@ -1,1 +1,25 @@
 <?php
+
+declare(strict_types=1);
+
+use App\Models\School;
+use Database\Seeders\DemoSchoolSeeder;
+use Illuminate\Support\Facades\Artisan;
+
+Artisan::command('cubo:schools', function (): void {
+    $this->line((string) School::query()->count());
+})->purpose('Says how many schools there are');
+
+Artisan::command('cubo:sign-ins', function (): void {
+    if (School::query()->where('name', DemoSchoolSeeder::SCHOOL)->doesntExist()) {
+        return;
+    }
+    $this->line('');
+    foreach (DemoSchoolSeeder::TEACHERS as $email => $name) {
+        $this->line("  Teacher   $name: $email, password " . DemoSchoolSeeder::PASSWORD);
+    }
+    foreach (DemoSchoolSeeder::CLASSES as $class => $code) {
+        $this->line("  Students  class $class: code $code, any name on the list, PIN " . DemoSchoolSeeder::PIN);
+    }
+    $this->line('');
+})->purpose('Prints the sign-ins of the demo school');

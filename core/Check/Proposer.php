@@ -37,10 +37,10 @@ final class Proposer
         }
         $out[] = new Requirement('bodies', RequirementKind::Bodies, $part->bodyCount() === 1 ? 'One piece' : 'Pieces', (float) $part->bodyCount(), 0.0, 1, true);
         $out[] = new Requirement('closed', RequirementKind::Closed, 'Closed solid', 1.0, 0.0, 1, false);
-        $out[] = new Requirement('fits-bed', RequirementKind::FitsBed, 'Fits the printer', 0.0, 0.0, 1, false, ['x' => 180.0, 'y' => 180.0, 'z' => 180.0]);
+        $out[] = new Requirement('fits-bed', RequirementKind::FitsBed, 'Fits the printer', 0.0, 0.0, 1, false, array_fill_keys(['x', 'y', 'z'], $unit === Unit::Inch ? 7 * 25.4 : 180.0));
         $area = $part->standingArea();
         $out[] = new Requirement('standing', RequirementKind::Standing, 'Stands on the bed', floor($area * 0.9), 0.0, 1, abs($bounds->min[2]) < 1e-6 && $area > 20);
-        $out[] = new Requirement('wall', RequirementKind::Wall, 'Thinnest wall', 1.2, 0.0, 1, false);
+        $out[] = new Requirement('wall', RequirementKind::Wall, 'Thinnest wall', $unit === Unit::Inch ? 1.27 : 1.2, 0.0, 1, false);
 
         return $out;
     }

@@ -158,13 +158,15 @@ final class TriangleTree
     }
 
     /**
-     * Distance from p to the nearest triangle.
+     * The triangle nearest to p and its distance; no triangle when none is nearer than $atMost.
      *
      * @param array{float,float,float} $p
+     * @return array{float, int|null}
      */
-    public function distance(array $p, float $atMost = INF): float
+    public function nearest(array $p, float $atMost = INF): array
     {
         $best = $atMost * $atMost;
+        $which = null;
         $stack = $this->nodes === [] ? [] : [[0.0, 0]];
         while ($stack !== []) {
             [$away, $id] = array_pop($stack);
@@ -185,11 +187,12 @@ final class TriangleTree
                 $d = $this->toTriangle($p, $this->order[$i]);
                 if ($d < $best) {
                     $best = $d;
+                    $which = $this->order[$i];
                 }
             }
         }
 
-        return sqrt($best);
+        return [sqrt($best), $which];
     }
 
     /** @param array{float,float,float} $p */

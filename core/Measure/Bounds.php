@@ -67,6 +67,10 @@ final readonly class Bounds
      */
     private static function ballExtreme(array $p, array $corners, array $c, float $r, array $d, int $k): ?float
     {
+        // on the far side of the centre (a dimple) the ray never meets the triangle
+        if ($d[$k] * ($p[$k][$corners[0]] + $p[$k][$corners[1]] + $p[$k][$corners[2]] - 3 * $c[$k]) <= 0) {
+            return null;
+        }
         $sign = 0;
         $i1 = ($k + 1) % 3;
         $i2 = ($k + 2) % 3;

@@ -20,13 +20,17 @@ final readonly class Symmetry
     public static function across(Solid $s, int $axis, Bounds $bounds, TriangleTree $tree): self
     {
         $twice = $bounds->min[$axis] + $bounds->max[$axis];
+        $rise = self::rise($s);
         $worst = null;
         $most = 0.0;
         $limit = max($bounds->size());
         foreach (SurfaceSamples::of($s) as [$p]) {
             $q = $p;
             $q[$axis] = $twice - $p[$axis];
-            $d = $tree->distance($q, $limit);
+            [$d, $t] = $tree->nearest($q, $limit);
+            if ($t !== null) {
+                $d = self::toTrueSurface($s, $t, $rise, $q, $d);
+            }
             if ($d > $most) {
                 $most = $d;
                 $worst = $p;
@@ -34,5 +38,46 @@ final readonly class Symmetry
         }
 
         return new self($most, $worst);
+    }
+
+    /**
+     * The distance to the true surface behind a facet. It differs from the distance to the facet by no more than the
+     * surface's facets rise; where it would differ by more, p lies beyond the face's rim and the facet's distance stands.
+     *
+     * @param array<int, float> $rise by surface
+     * @param array{float,float,float} $p
+     */
+    private static function toTrueSurface(Solid $s, int $t, array $rise, array $p, float $toFacet): float
+    {
+        $i = $s->surfaceOf[$s->facet[$t]];
+        if (! isset($rise[$i])) {
+            return $toFacet;
+        }
+        $true = abs(SurfaceEquation::distance($s->surfaces[$i], $p));
+
+        return abs($true - $toFacet) <= 1.01 * $rise[$i] + 1e-9 ? $true : $toFacet;
+    }
+
+    /** How far the facets of each curved surface stray from it at the most. @return array<int, float> by surface */
+    private static function rise(Solid $s): array
+    {
+        $rise = [];
+        foreach ($s->facet as $t => $f) {
+            $surface = $s->surfaces[$s->surfaceOf[$f]];
+            if ($surface->isFlat()) {
+                continue;
+            }
+            [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
+            foreach ([[1 / 3, 1 / 3, 1 / 3], [0.5, 0.5, 0.0], [0.0, 0.5, 0.5], [0.5, 0.0, 0.5]] as [$u, $v, $w]) {
+                $away = abs(SurfaceEquation::distance($surface, [
+                    $u * $s->x[$a] + $v * $s->x[$b] + $w * $s->x[$c],
+                    $u * $s->y[$a] + $v * $s->y[$b] + $w * $s->y[$c],
+                    $u * $s->z[$a] + $v * $s->z[$b] + $w * $s->z[$c],
+                ]));
+                $rise[$s->surfaceOf[$f]] = max($rise[$s->surfaceOf[$f]] ?? 0.0, $away);
+            }
+        }
+
+        return $rise;
     }
 }
