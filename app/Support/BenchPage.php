@@ -33,7 +33,7 @@ final class BenchPage
 
         return [...$common,
             'work' => $work, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => self::byId($rows), 'states' => $states, 'stale' => $stale,
-            'drawing' => $bench->sheetSvg($reference, $sheet, 300, 330, $states),
+            'drawing' => $bench->sheetSvg($reference, $sheet, 300, 300, $states, true),
             'drawingLarge' => $bench->sheetSvg($reference, $sheet, 1100, 640, $states),
             'metCount' => count(array_filter($states, static fn (string $s): bool => $s === 'met')),
             'handIn' => $work->lastHandIn,

@@ -57,13 +57,13 @@ final class Workbench
     }
 
     /** @param array<string, string> $states by requirement id */
-    public function sheetSvg(PartState $reference, Sheet $sheet, float $width, float $height, array $states = []): string
+    public function sheetSvg(PartState $reference, Sheet $sheet, float $width, float $height, array $states = [], bool $lettersOnly = false): string
     {
         if ($reference->part->isEmpty()) {
             return '';
         }
         $drawing = $this->drawing($reference);
 
-        return (new DrawingSheet($drawing, $width, $height, $states, "Drawing of {$sheet->title}: front, top, right and isometric view"))->svg(DimensionPlan::of($sheet, $drawing->bounds));
+        return (new DrawingSheet($drawing, $width, $height, $states, "Drawing of {$sheet->title}: front, top, right and isometric view", $lettersOnly))->svg(DimensionPlan::of($sheet, $drawing->bounds));
     }
 }

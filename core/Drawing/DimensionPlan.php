@@ -27,6 +27,30 @@ final class DimensionPlan
             });
         }
 
+        return self::withoutRepeats($out);
+    }
+
+    /**
+     * A size that several requirements share is written once, with all their letters (ISO 129-1:2018, 4.1: each
+     * dimension appears only once).
+     *
+     * @param list<Dimension> $list
+     * @return list<Dimension>
+     */
+    private static function withoutRepeats(array $list): array
+    {
+        $out = [];
+        foreach ($list as $d) {
+            foreach ($out as $i => $known) {
+                if ($known->repeats($d)) {
+                    $out[$i] = $known->joinedWith($d);
+
+                    continue 2;
+                }
+            }
+            $out[] = $d;
+        }
+
         return $out;
     }
 
@@ -35,9 +59,9 @@ final class DimensionPlan
         $text = $e->unit->brief($r->nominal);
 
         return match ((int) $r->where['axis']) {
-            0 => new Dimension(View::Front, 'below', [$b->min[0], $b->min[2]], [$b->max[0], $b->min[2]], $r->letter, $text, $r->id),
-            1 => new Dimension(View::Right, 'below', [$b->min[1], $b->min[2]], [$b->max[1], $b->min[2]], $r->letter, $text, $r->id),
-            default => new Dimension(View::Front, 'left', [$b->min[0], $b->min[2]], [$b->min[0], $b->max[2]], $r->letter, $text, $r->id),
+            0 => new Dimension(View::Front, 'below', [$b->min[0], $b->min[2]], [$b->max[0], $b->min[2]], [$r->letter], $text, [$r->id]),
+            1 => new Dimension(View::Right, 'below', [$b->min[1], $b->min[2]], [$b->max[1], $b->min[2]], [$r->letter], $text, [$r->id]),
+            default => new Dimension(View::Front, 'left', [$b->min[0], $b->min[2]], [$b->min[0], $b->max[2]], [$r->letter], $text, [$r->id]),
         };
     }
 
@@ -48,9 +72,9 @@ final class DimensionPlan
         $to = $b->min[$axis] + $r->nominal;
 
         return match ($axis) {
-            0 => new Dimension(View::Front, 'above', [$b->min[0], $b->max[2]], [$to, $b->max[2]], $r->letter, $text, $r->id),
-            1 => new Dimension(View::Right, 'above', [$b->min[1], $b->max[2]], [$to, $b->max[2]], $r->letter, $text, $r->id),
-            default => new Dimension(View::Right, 'right', [$b->max[1], $b->min[2]], [$b->max[1], $to], $r->letter, $text, $r->id),
+            0 => new Dimension(View::Front, 'above', [$b->min[0], $b->max[2]], [$to, $b->max[2]], [$r->letter], $text, [$r->id]),
+            1 => new Dimension(View::Right, 'above', [$b->min[1], $b->max[2]], [$to, $b->max[2]], [$r->letter], $text, [$r->id]),
+            default => new Dimension(View::Right, 'right', [$b->max[1], $b->min[2]], [$b->max[1], $to], [$r->letter], $text, [$r->id]),
         };
     }
 
@@ -67,7 +91,7 @@ final class DimensionPlan
     {
         [$view, $c] = self::centre($r, $b);
 
-        return new Dimension($view, 'leader', $c, $c, $r->letter, '⌀' . $e->unit->brief($r->nominal), $r->id, $r->nominal / 2);
+        return new Dimension($view, 'leader', $c, $c, [$r->letter], '⌀' . $e->unit->brief($r->nominal), [$r->id], $r->nominal / 2);
     }
 
     /** @return list<Dimension> */
@@ -77,8 +101,8 @@ final class DimensionPlan
         $up = $view === View::Top ? 'left' : 'right';
 
         return [
-            new Dimension($view, 'above', [$b->min[$i], $c[1]], $c, $r->letter, $e->unit->brief((float) $r->where['u']), $r->id),
-            new Dimension($view, $up, [$c[0], $b->min[$j]], $c, $r->letter, $e->unit->brief((float) $r->where['v']), $r->id),
+            new Dimension($view, 'above', [$b->min[$i], $c[1]], $c, [$r->letter], $e->unit->brief((float) $r->where['u']), [$r->id]),
+            new Dimension($view, $up, [$c[0], $b->min[$j]], $c, [$r->letter], $e->unit->brief((float) $r->where['v']), [$r->id]),
         ];
     }
 }

@@ -15,6 +15,11 @@ final class Sheet
 
     private const FIRST = 17.0;
 
+    /** Width of a letter of the dimension text. */
+    private const LETTER = 7.8;
+
+    private readonly float $stack;
+
     private string $svg = '';
 
     /** @var array<string, array<string, int>> dimension lines already on each side of each view */
@@ -26,14 +31,20 @@ final class Sheet
     /** @var array<string, array<string, int>> dimensions by view and side */
     private array $count = [];
 
-    /** @param array<string, string> $states requirement id => met, off, missing or open */
+    /**
+     * @param array<string, string> $states requirement id => met, off, missing or open
+     * @param bool $lettersOnly for a small sheet that stands beside a list of the sizes
+     */
     public function __construct(
         private readonly Drawing $drawing,
         private readonly float $width,
         private readonly float $height,
         private readonly array $states = [],
         private readonly string $title = 'Drawing of the part',
-    ) {}
+        private readonly bool $lettersOnly = false,
+    ) {
+        $this->stack = $lettersOnly ? 16.0 : self::STACK;
+    }
 
     /** @param list<Dimension> $dimensions */
     public function svg(array $dimensions): string
@@ -42,21 +53,32 @@ final class Sheet
         foreach ($dimensions as $d) {
             $count[$d->view->value][$d->side] = ($count[$d->view->value][$d->side] ?? 0) + 1;
         }
-        $room = fn (View $v, string $side): float => 10 + ($count[$v->value][$side] ?? 0) * self::STACK;
+        $room = function (View $v, string $side) use (&$count): float {
+            $n = $count[$v->value][$side] ?? 0;
+
+            // the outermost line's own distance and its text
+            return $n === 0 ? 10.0 : self::FIRST + ($n - 1) * $this->stack + 18;
+        };
         $b = $this->drawing->bounds;
         $size = $b->size();
         $label = 16.0;
         // margins: around the columns left | right and the rows top | front
-        $left = max($room(View::Front, 'left'), $room(View::Top, 'left'));
-        $right = $room(View::Right, 'right');
         $above = $label + $room(View::Top, 'above');
         $between = $room(View::Top, 'below') + $label + max($room(View::Front, 'above'), $room(View::Right, 'above'));
         $below = max($room(View::Front, 'below'), $room(View::Right, 'below'));
-        // leaders land beyond the dimension lines on the right
-        $landing = static fn (View $v): float => ($count[$v->value]['leader'] ?? 0) > 0 ? 44.0 : 0.0;
+        // leaders land beyond the dimension lines, on the side of the view their circle is nearer to
+        $landings = [];
+        foreach ($dimensions as $d) {
+            if ($d->side === 'leader') {
+                $key = $this->landsLeft($d) ? 'left' : 'right';
+                $landings[$d->view->value][$key] = max($landings[$d->view->value][$key] ?? 0.0, 12 + self::LETTER * mb_strlen($this->words($d)));
+            }
+        }
+        $landing = static fn (View $v, string $side): float => $landings[$v->value][$side] ?? 0.0;
         $this->count = $count;
-        $gap = max($room(View::Front, 'right') + $landing(View::Front), $room(View::Top, 'right') + $landing(View::Top)) + $room(View::Right, 'left');
-        $right += $landing(View::Right);
+        $left = max($room(View::Front, 'left') + $landing(View::Front, 'left'), $room(View::Top, 'left') + $landing(View::Top, 'left'));
+        $gap = max($room(View::Front, 'right') + $landing(View::Front, 'right'), $room(View::Top, 'right') + $landing(View::Top, 'right')) + $room(View::Right, 'left') + $landing(View::Right, 'left');
+        $right = $room(View::Right, 'right') + $landing(View::Right, 'right');
         $iso = $this->drawing->views['isometric']->box();
         $scale = min(
             ($this->width - $left - $gap - $right) / max(1e-9, $size[0] + $size[1]),
@@ -146,10 +168,10 @@ final class Sheet
     /** @param array{float,float} $o @param array{float,float,float,float} $box of the view on the sheet */
     private function dimension(Dimension $d, array $o, float $scale, array $box): void
     {
-        $state = $this->states[$d->requirement] ?? 'open';
+        $state = $this->worst($d);
         $a = [$o[0] + $scale * $d->a[0], $o[1] - $scale * $d->a[1]];
         $b = [$o[0] + $scale * $d->b[0], $o[1] - $scale * $d->b[1]];
-        $this->svg .= sprintf('<g class="dim %s" data-requirement="%s">', $state, htmlspecialchars($d->requirement, ENT_QUOTES));
+        $this->svg .= sprintf('<g class="dim %s" data-requirement="%s">', $state, htmlspecialchars(implode(' ', $d->requirements), ENT_QUOTES));
         $d->side === 'leader' ? $this->leader($d, $a, $scale, $box, $state) : $this->linear($d, $a, $b, $box, $state);
         $this->svg .= '</g>';
     }
@@ -158,7 +180,7 @@ final class Sheet
     private function linear(Dimension $d, array $a, array $b, array $box, string $state): void
     {
         $k = $this->used[$d->view->value][$d->side] = ($this->used[$d->view->value][$d->side] ?? -1) + 1;
-        $off = self::FIRST + $k * self::STACK;
+        $off = self::FIRST + $k * $this->stack;
         $horizontal = $d->side === 'below' || $d->side === 'above';
         $at = match ($d->side) {
             'below' => $box[3] + $off,
@@ -204,20 +226,51 @@ final class Sheet
         foreach ([[1, 0], [0, 1]] as [$u, $v]) {
             $this->svg .= self::lineTag('mid', [$c[0] - $u * ($r + 5), $c[1] - $v * ($r + 5)], [$c[0] + $u * ($r + 5), $c[1] + $v * ($r + 5)]);
         }
-        $n = $this->leaders[$d->view->value] = ($this->leaders[$d->view->value] ?? -1) + 1;
-        // from the circle's upper right, to a landing right of the view
-        $from = [$c[0] + $r * M_SQRT1_2, $c[1] - $r * M_SQRT1_2];
-        $land = [$box[2] + 8 + ($this->count[$d->view->value]['right'] ?? 0) * self::STACK, max($box[1] + 10, min($from[1] - 8, $box[3] - 4)) + 18 * $n];
-        $this->svg .= sprintf('<path class="line lead" d="M%s %sL%s %sh34"/><circle class="dot" cx="%s" cy="%s" r="2.4"/>',
-            self::n($from[0]), self::n($from[1]), self::n($land[0]), self::n($land[1]), self::n($from[0]), self::n($from[1]));
-        $this->svg .= $this->text($land[0] + 2, $land[1] - 4, $d, 0, 'start');
+        $left = $this->landsLeft($d);
+        $side = $left ? 'left' : 'right';
+        $way = $left ? -1 : 1;
+        $n = $this->leaders[$d->view->value . $side] = ($this->leaders[$d->view->value . $side] ?? -1) + 1;
+        // from the circle's upper outer side, to a landing beside the view
+        $from = [$c[0] + $way * $r * M_SQRT1_2, $c[1] - $r * M_SQRT1_2];
+        $away = 8 + ($this->count[$d->view->value][$side] ?? 0) * $this->stack;
+        $land = [$left ? $box[0] - $away : $box[2] + $away, max($box[1] + 10, min($from[1] - 8, $box[3] - 4)) + 18 * $n];
+        $this->svg .= sprintf('<path class="line lead" d="M%s %sL%s %sh%d"/><circle class="dot" cx="%s" cy="%s" r="2.4"/>',
+            self::n($from[0]), self::n($from[1]), self::n($land[0]), self::n($land[1]), $way * (int) (self::LETTER * mb_strlen($this->words($d))), self::n($from[0]), self::n($from[1]));
+        $this->svg .= $this->text($land[0] + 2 * $way, $land[1] - 4, $d, 0, $left ? 'end' : 'start');
+    }
+
+    /** Whether a circle lies in the left half of its view, so that its leader goes that way. */
+    private function landsLeft(Dimension $d): bool
+    {
+        $axis = $d->view->axes()[0];
+        $b = $this->drawing->bounds;
+
+        return $d->a[0] < ($b->min[$axis] + $b->max[$axis]) / 2 - 1e-6;
+    }
+
+    private function words(Dimension $d): string
+    {
+        return implode(' ', $d->letters) . ($this->lettersOnly ? '' : ' ' . $d->text);
+    }
+
+    /** The state of a dimension that answers several requirements is that of the worst of them. */
+    private function worst(Dimension $d): string
+    {
+        $states = array_map(fn (string $id): string => $this->states[$id] ?? 'open', $d->requirements);
+        foreach (['off', 'missing', 'stale', 'open'] as $s) {
+            if (in_array($s, $states, true)) {
+                return $s;
+            }
+        }
+
+        return 'met';
     }
 
     private function text(float $x, float $y, Dimension $d, int $turn, string $anchor = 'middle'): string
     {
         return sprintf('<text class="dwg-num" x="%s" y="%s" text-anchor="%s"%s><tspan class="dwg-tag">%s</tspan> %s</text>',
             self::n($x), self::n($y), $anchor, $turn === 0 ? '' : sprintf(' transform="rotate(%d %s %s)"', $turn, self::n($x), self::n($y)),
-            htmlspecialchars($d->letter), htmlspecialchars($d->text));
+            htmlspecialchars(implode(' ', $d->letters)), $this->lettersOnly ? '' : htmlspecialchars($d->text));
     }
 
     /** @param array{float,float} $p @param array{float,float} $q */

@@ -10,9 +10,13 @@ use Cubo\Solid\Solid;
 /**
  * The thinnest wall by the ray method (common practice, no source): from points all over the surface a ray goes
  * straight inward; where it leaves the part through a face that looks the other way, its length is the wall there.
+ * Faces that lean more than 37 degrees against each other are the two sides of an edge, not of a wall.
  */
 final readonly class WallThickness
 {
+    /** Cosine between the outward normals of the two sides of a wall, at most. */
+    private const OPPOSED = -0.8;
+
     /** @param float $thinnest mm, INF when no ray left @param array{float,float,float}|null $spot in the middle of the wall */
     private function __construct(public float $thinnest, public ?array $spot) {}
 
@@ -28,7 +32,7 @@ final readonly class WallThickness
             $hit = $tree->firstHit($p, $in, 1e-4, min($far, $thinnest), static function (int $t) use ($s, $n): bool {
                 $f = $s->facet[$t];
 
-                return $s->nx[$f] * $n[0] + $s->ny[$f] * $n[1] + $s->nz[$f] * $n[2] < -0.35;
+                return $s->nx[$f] * $n[0] + $s->ny[$f] * $n[1] + $s->nz[$f] * $n[2] < self::OPPOSED;
             });
             if ($hit !== null) {
                 $length = $hit[0];

@@ -64,12 +64,17 @@ final class Editing
      * Takes over the values a person typed, as typed.
      *
      * @param array<string, mixed> $typed by key; "shapes" as list of values, "regions" as "all" or a list of numbers
+     * @param ?string $name the step's name; an empty one leaves the old one
      */
-    public static function set(Recipe $r, string $step, array $typed): Recipe
+    public static function set(Recipe $r, string $step, array $typed, ?string $name = null): Recipe
     {
         $s = $r->step($step);
         if ($s === null) {
             return $r;
+        }
+        $name = trim($name ?? '');
+        if ($name !== '') {
+            $s = $s->named(mb_substr($name, 0, 60));
         }
         foreach ($s->kind->fields() as $key => $field) {
             if (! array_key_exists($key, $typed)) {

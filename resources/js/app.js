@@ -3,19 +3,21 @@ import htmx from 'htmx.org';
 
 window.htmx = htmx;
 const work = () => document.getElementById('work');
+// what the server said last: version, address of the part, the step that was just added
+const state = () => document.getElementById('state')?.dataset ?? {};
 
 // Several quick edits wait in line; each is sent with the version that the one before it left behind.
 document.addEventListener('htmx:before:request', (e) => {
   const body = e.detail.ctx?.request?.body;
-  if (work() && body instanceof URLSearchParams && body.has('version')) body.set('version', work().dataset.version);
+  if (work() && body instanceof URLSearchParams && body.has('version')) body.set('version', state().version);
 });
 
+let shown = '';
 document.addEventListener('htmx:after:swap', () => {
-  const w = work();
-  if (!w) return;
-  const fresh = w.dataset.fresh;
-  if (fresh && fresh !== w.dataset.shown) {
-    w.dataset.shown = fresh;
+  if (!work()) return;
+  const { fresh } = state();
+  if (fresh && fresh !== shown) {
+    shown = fresh;
     const step = document.getElementById(`step-${fresh}`);
     const first = step?.querySelector('input.val, select.val');
     first?.focus();
@@ -51,12 +53,12 @@ document.addEventListener('focusin', (e) => {
 
 // a size lights up in the list, the drawing and on the part together
 function pick(id) {
-  document.querySelectorAll('[data-requirement]').forEach((el) => el.classList.toggle('picked', el.dataset.requirement === id));
+  document.querySelectorAll('[data-requirement]').forEach((el) => el.classList.toggle('picked', el.dataset.requirement.split(' ').includes(id)));
   document.dispatchEvent(new CustomEvent('cubo:pick', { detail: id }));
 }
 document.addEventListener('pointerover', (e) => {
   const row = e.target.closest?.('[data-requirement]');
-  if (row) pick(row.dataset.requirement);
+  if (row) pick(row.dataset.requirement.split(' ')[0]);
 });
 
 document.addEventListener('click', (e) => {

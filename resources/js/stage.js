@@ -33,7 +33,7 @@ function wood() {
 }
 
 export function mountStage(host) {
-  const state = { turn: -45, tilt: 35.2644, zoom: 1, pan: [0, 0], centre: new Vector3(), radius: 60, part: null, view: 'isometric', low: 0, picked: null, url: null };
+  const state = { turn: -45, tilt: 35.2644, zoom: 1, pan: [0, 0], centre: new Vector3(), radius: 60, part: null, view: 'isometric', low: 0, box: null, picked: null, url: null };
   const small = host.dataset.stage === 'small';
   const under = host.appendChild(document.createElementNS(NS, 'svg'));
   under.setAttribute('aria-hidden', 'true');
@@ -65,7 +65,7 @@ export function mountStage(host) {
     return { to, right, up: new Vector3().crossVectors(to, right) };
   };
   // pixels per millimetre and the projection of model points to the stage
-  const scale = () => (state.zoom * Math.min(host.clientWidth - (small ? 20 : 150), host.clientHeight - (small ? 20 : 150))) / (2 * state.radius);
+  const scale = () => (state.zoom * Math.min(host.clientWidth - (small ? 20 : 190), host.clientHeight - (small ? 20 : 170))) / (2 * state.radius);
   const project = (q) => {
     const { right, up } = frame();
     const d = new Vector3(q[0], q[1], q[2]).sub(state.centre);
@@ -119,7 +119,7 @@ export function mountStage(host) {
       }
       renderer.render(scene, camera);
       paper(to, s);
-      drawMarks(over, small ? [] : marks(), project, frame(), state.picked);
+      drawMarks(over, small ? [] : marks(), project, state.box, state.picked);
       host.dataset.drawn = String(Number(host.dataset.drawn ?? 0) + 1);
     });
   }
@@ -195,6 +195,7 @@ export function mountStage(host) {
       state.centre.set((lo[0] + hi[0]) / 2, (lo[1] + hi[1]) / 2, (lo[2] + hi[2]) / 2);
       state.radius = Math.max(1e-3, Math.hypot(hi[0] - lo[0], hi[1] - lo[1], hi[2] - lo[2]) / 2);
       state.low = lo[2];
+      state.box = { lo, hi };
     }
     redraw();
   }
@@ -214,6 +215,7 @@ export function mountStage(host) {
     host.querySelector('.empty')?.toggleAttribute('hidden', Boolean(url));
     if (!url) {
       state.part = null;
+      state.box = null;
       if (mesh) { scene.remove(mesh); mesh.geometry.dispose(); mesh = null; }
       redraw();
       return;
@@ -282,8 +284,8 @@ export function mountStage(host) {
   });
   host.querySelectorAll('[data-view]').forEach((b) => b.addEventListener('click', () => look(b.dataset.view)));
   host.querySelector('[data-fit]')?.addEventListener('click', fit);
-  document.addEventListener('cubo:part', () => load(document.getElementById('work')?.dataset.glb ?? state.url));
+  document.addEventListener('cubo:part', () => load(document.getElementById('state')?.dataset.glb ?? state.url));
   document.addEventListener('cubo:pick', (e) => { state.picked = e.detail; redraw(); });
   new ResizeObserver(redraw).observe(host);
-  load(document.getElementById('work')?.dataset.glb ?? host.dataset.glb ?? '');
+  load(document.getElementById('state')?.dataset.glb ?? host.dataset.glb ?? '');
 }

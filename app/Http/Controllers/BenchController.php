@@ -64,7 +64,7 @@ final class BenchController extends Controller
         $this->authorize('edit', $recipe);
         $input = $request->validate([
             'version' => ['required', 'integer'],
-            'do' => ['required', Rule::in(['add', 'set', 'rename', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'undo', 'redo'])],
+            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'undo', 'redo'])],
             'step' => ['nullable', 'string', 'max:12'],
             'kind' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:60'],
@@ -104,8 +104,7 @@ final class BenchController extends Controller
 
         return match ($in['do']) {
             'add' => ($kind = StepKind::tryFrom((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind),
-            'set' => Editing::set($d, $step, (array) ($in['values'] ?? [])),
-            'rename' => $known === null || trim((string) ($in['name'] ?? '')) === '' ? $d : $d->withStep($known->named(trim((string) $in['name']))),
+            'set' => Editing::set($d, $step, (array) ($in['values'] ?? []), $in['name'] ?? null),
             'delete' => $d->without($step),
             'shift' => $d->shifted($step, (int) ($in['places'] ?? 0)),
             'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),

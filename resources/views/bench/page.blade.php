@@ -1,5 +1,5 @@
 <x-layout title="{{ $exercise->title }}" class="bench">
-<div id="work" data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="">
+<div id="work">
 @include('bench.work')
 </div>
 <main class="stage" data-stage="full" data-unit="{{ $unit->value }}" tabindex="0" aria-label="Stage. Keys 0 to 3 choose the view, arrows turn, plus and minus change the size, F fits." data-alt="{{ $exercise->title }}, the part as built">

@@ -4,13 +4,14 @@
     $message = $result?->messages[0] ?? null;
     $field = $message?->field;
     $fields = $step->kind->fields();
-    $num = fn (string $key, ?string $label = null) => ['step' => $id, 'field' => $key, 'label' => $label ?? $fields[$key]->label, 'value' => $step->text($key), 'bad' => $field === $key];
-    $choose = fn (string $key, ?array $options = null) => ['step' => $id, 'field' => $key, 'label' => $fields[$key]->label, 'value' => $step->text($key), 'options' => $options ?? $fields[$key]->options, 'bad' => $field === $key];
     $u = $unit->value;
     $bodyOptions = ['all' => 'the whole part'];
-    foreach ($document->steps as $s) { if (in_array($s->id, $bodies, true) || $s->id === $step->text('body')) { $bodyOptions[$s->id] = 'the piece of ' . $s->name; } }
-    foreach ($bodies as $b) { if (str_contains($b, '.')) { $bodyOptions[$b] = 'piece ' . explode('.', $b)[1] . ' of ' . ($document->step(explode('.', $b)[0])?->name ?? $b); } }
-    if (! isset($bodyOptions[$step->text('body')]) && isset($fields['body'])) { $bodyOptions[$step->text('body')] = $step->text('body'); }
+    if (isset($fields['body'])) {
+        $chosen = $step->text('body');
+        foreach ($document->steps as $s) { if (in_array($s->id, $bodies, true)) { $bodyOptions[$s->id] = 'the piece of ' . $s->name; } }
+        foreach ($bodies as $b) { if (str_contains($b, '.')) { $bodyOptions[$b] = 'piece ' . explode('.', $b)[1] . ' of ' . ($document->step(explode('.', $b)[0])?->name ?? $b); } }
+        $bodyOptions[$chosen] ??= 'the piece of ' . ($document->step(explode('.', $chosen)[0])?->name ?? $chosen);
+    }
     $sketches = [];
     foreach ($document->steps as $s) { if ($s->id === $id) { break; } if ($s->kind->value === 'sketch') { $sketches[$s->id] = $s->name; } }
     if (isset($fields['sketch']) && ! isset($sketches[$step->text('sketch')])) { $sketches = [$step->text('sketch') => 'pick a sketch'] + $sketches; }
@@ -42,7 +43,7 @@ Place a ball {!! $name !!}, <x-pick :step="$id" field="by" label="round given by
 @php $count = count($result?->regions ?? []); $hv = $step->text('plane') === 'ground' ? ['right', 'back'] : ($step->text('plane') === 'front' ? ['right', 'up'] : ['back', 'up']); @endphp
 Sketch {!! $name !!} on the <x-pick :step="$id" field="plane" label="plane" :value="$step->text('plane')" :options="$fields['plane']->options"/>: {{ $count }} {{ $count === 1 ? 'region' : 'regions' }}.
 @foreach ($step->shapes() as $k => $s)
-<span class="outline"><b class="num">{{ \Cubo\Recipe\Letters::small($k) }}</b>
+<span class="shape-line"><b class="num">{{ \Cubo\Recipe\Letters::small($k) }}</b>
 @if ($s['kind'] === 'rectangle')
 rectangle <x-num :step="$id" field="shapes.{{ $k }}.width" label="width of outline {{ \Cubo\Recipe\Letters::small($k) }}" :value="$s['width']" :bad="$field === 'shapes.'.$k.'.width'"/> by <x-num :step="$id" field="shapes.{{ $k }}.height" label="height of outline {{ \Cubo\Recipe\Letters::small($k) }}" :value="$s['height']" :bad="$field === 'shapes.'.$k.'.height'"/>, <x-pick :step="$id" field="shapes.{{ $k }}.from" label="placed by" :value="$s['from']" :options="['middle' => 'middle', 'corner' => 'low left corner']"/>
 @else

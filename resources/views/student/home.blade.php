@@ -25,9 +25,9 @@
 <li>
   <div><span class="small quiet">Due</span><br><b class="{{ $late ? 'off' : '' }}">{{ $a->due_on->format('D j M') }}</b>@if ($late)<br><span class="off small">overdue</span>@endif</div>
   <div><h3><a class="link" href="{{ route('work', $a) }}" style="text-decoration:none"><b>{{ $a->exercise->title }}</b></a></h3>
-  <span class="quiet small">{{ $a->exercise->unit === 'in' ? 'in inches' : 'in mm' }}, {{ count($asked) }} sizes. {{ \Illuminate\Support\Str::limit(strtok($a->exercise->brief, "\n"), 90) }}</span>
+  <span class="quiet small">{{ $a->exercise->unit === 'in' ? 'in inches' : 'in mm' }}, {{ count($asked) }} sizes. {{ \Illuminate\Support\Str::words(strtok($a->exercise->brief, "\n") ?: '', 14, ' ...') }}</span>
   @if ($h !== null && $h->comment !== '')<p class="says"><span class="vh">Your teacher says: </span>{{ $h->comment }}</p>@endif</div>
-  <div><span class="chain" aria-hidden="true">@foreach ($cells as $c)<x-shape :state="$c" :width="max(22, intdiv(280, max(1, count($cells))))"/>@endforeach</span>
+  <div><x-chain :states="$cells" :width="290"/><br>
   <span class="small {{ $met === count($cells) && $met > 0 ? 'met' : 'quiet' }}">@if ($rows === []) Not checked yet @else {{ $met }} of {{ count($cells) }} met @endif</span></div>
   <div style="text-align:right;display:grid;gap:6px;justify-items:end"><a class="btn {{ $key === 'back' || $key === 'set' ? 'ink' : '' }}" href="{{ route('work', $a) }}">{{ $work === null ? 'Begin' : ($key === 'back' ? 'Mend it' : 'Open') }}<span class="vh"> {{ $a->exercise->title }}</span></a>
   @if ($h !== null)<a class="link small" href="{{ route('hand-ins.show', $h) }}">Report<span class="vh"> on {{ $a->exercise->title }}</span></a>@endif</div>
