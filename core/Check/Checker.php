@@ -13,6 +13,9 @@ final class Checker
 {
     private readonly Unit $unit;
 
+    /** @var array<int, array<string, Hole>> */
+    private array $pairs = [];
+
     /** Rounding slack: a size that is met to the last digits counts as met, mm. */
     private const SLACK = 1e-6;
 
@@ -83,26 +86,60 @@ final class Checker
             $met ? 'Met' : $this->unit->show($off) . ' off its place', $met ? '' : Diagnosis::place([$u, $v], $r, $this->part, $this->unit), $place);
     }
 
-    /** The hole that is most likely meant: along the same axis, nearest in place, then in width. */
+    /** The hole that is most likely meant. */
     private function findHole(Requirement $r, int $axis): ?Hole
     {
+        return $this->pairs($axis)[self::placeKey($r)] ?? null;
+    }
+
+    private static function placeKey(Requirement $r): string
+    {
+        return round((float) $r->where['u'], 6) . '|' . round((float) $r->where['v'], 6);
+    }
+
+    /**
+     * Gives every asked hole along an axis at most one hole of the part, nearest pairs first, so that a missing hole is
+     * told as missing and not as its neighbour. A hole farther off than about a third of the part is another hole,
+     * unless there is only one of each.
+     *
+     * @return array<string, Hole> by asked place
+     */
+    private function pairs(int $axis): array
+    {
+        if (isset($this->pairs[$axis])) {
+            return $this->pairs[$axis];
+        }
         [$a, $b] = Proposer::others($axis);
         $min = $this->part->bounds()->min;
-        $best = null;
-        $least = INF;
-        $along = array_filter($this->part->features()->holes, static fn (Hole $h): bool => $h->principal() === $axis);
-        foreach ($along as $h) {
-            $away = hypot($h->point[$a] - $min[$a] - $r->where['u'], $h->point[$b] - $min[$b] - $r->where['v']);
-            $score = $away + ($r->kind === RequirementKind::HoleDiameter ? 0.1 * abs(2 * $h->radius - $r->nominal) : 0);
-            if ($score < $least) {
-                $least = $score;
-                $best = $h;
+        $size = $this->part->bounds()->size();
+        $found = array_values(array_filter($this->part->features()->holes, static fn (Hole $h): bool => $h->principal() === $axis));
+        $places = [];
+        foreach ($this->exercise->asked() as $r) {
+            if (($r->kind === RequirementKind::HoleDiameter || $r->kind === RequirementKind::HolePlace) && (int) $r->where['axis'] === $axis) {
+                $places[self::placeKey($r)] = [(float) $r->where['u'], (float) $r->where['v'], $r->kind === RequirementKind::HoleDiameter ? $r->nominal : ($places[self::placeKey($r)][2] ?? null)];
             }
         }
-        $size = $this->part->bounds()->size();
-        $alone = count($along) === 1 && (int) ($r->where['siblings'] ?? 1) === 1;
+        $far = count($found) === 1 && count($places) === 1 ? INF : 0.35 * max($size[$a], $size[$b]);
+        $candidates = [];
+        foreach ($places as $key => [$u, $v, $diameter]) {
+            foreach ($found as $i => $h) {
+                $away = hypot($h->point[$a] - $min[$a] - $u, $h->point[$b] - $min[$b] - $v);
+                if ($away <= $far) {
+                    // of holes on one axis the one nearer in width
+                    $candidates[] = [$away + ($diameter === null ? 0.0 : 0.1 * abs(2 * $h->radius - $diameter)), $key, $i];
+                }
+            }
+        }
+        usort($candidates, static fn (array $p, array $q): int => $p[0] <=> $q[0] ?: $p[2] <=> $q[2]);
+        $pairs = $taken = [];
+        foreach ($candidates as [, $key, $i]) {
+            if (! isset($pairs[$key]) && ! isset($taken[$i])) {
+                $pairs[$key] = $found[$i];
+                $taken[$i] = true;
+            }
+        }
 
-        return $alone || $least < 0.35 * max($size[$a], $size[$b]) ? $best : null;
+        return $this->pairs[$axis] = $pairs;
     }
 
     /** @return array{float,float,float} the end of the hole nearer the usual viewer: top, front or right */
@@ -234,7 +271,10 @@ final class Checker
         return $this->make($r, '', null, '', 'missing', 'Not found', $diagnosis, null);
     }
 
-    /** @param 'met'|'off'|'missing' $status @param array<string, mixed>|null $place */
+    /**
+     * @param 'met'|'off'|'missing' $status
+     * @param array<string, mixed>|null $place
+     */
     private function make(Requirement $r, string $measured, ?float $off, string $offText, string $status, string $word, string $diagnosis, ?array $place): Row
     {
         return new Row($r->id, $r->letter, $r->label, $r->kind->value, $r->askedText($this->unit), $r->toleranceText($this->unit), $measured,

@@ -26,7 +26,12 @@ final readonly class Exercise
         return new self($unit, self::lettered(array_map(Requirement::fromArray(...), array_values($a['requirements']))), (string) ($a['title'] ?? ''));
     }
 
-    /** Letters for what is asked, in order, without I and O. @param list<Requirement> $list @return list<Requirement> */
+    /**
+     * Letters for what is asked, in order, without I and O.
+     *
+     * @param list<Requirement> $list
+     * @return list<Requirement>
+     */
     public static function lettered(array $list): array
     {
         $set = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
@@ -52,6 +57,6 @@ final readonly class Exercise
     public function toJson(): string
     {
         return (string) json_encode(['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value,
-            'requirements' => array_map(static fn (Requirement $r): array => $r->toArray(), $this->requirements)], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+            'requirements' => array_map(static fn (Requirement $r): array => ['where' => (object) $r->where] + $r->toArray(), $this->requirements)], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 }

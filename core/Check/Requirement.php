@@ -30,9 +30,16 @@ final readonly class Requirement
         public string $letter = '',
     ) {}
 
-    /** @param array<string, mixed> $a */
-    public static function fromArray(array $a): self
+    /**
+     * @param mixed $a
+     *
+     * @throws UnreadableExercise
+     */
+    public static function fromArray(mixed $a): self
     {
+        if (! is_array($a)) {
+            throw new UnreadableExercise('A requirement is an object with "kind", "nominal" and "tolerance".');
+        }
         $kind = RequirementKind::tryFrom((string) ($a['kind'] ?? '')) ?? throw new UnreadableExercise('A requirement\'s "kind" is none of ' . implode(', ', array_column(RequirementKind::cases(), 'value')) . '.');
         foreach (['nominal', 'tolerance'] as $key) {
             if (! is_int($a[$key] ?? null) && ! is_float($a[$key] ?? null)) {
@@ -40,6 +47,15 @@ final readonly class Requirement
             }
         }
         $where = array_map(static fn (mixed $v): float|int => is_int($v) || is_float($v) ? $v : throw new UnreadableExercise('"where" holds numbers only.'), (array) ($a['where'] ?? []));
+
+        foreach ($kind->whereKeys() as $key) {
+            if (! isset($where[$key])) {
+                throw new UnreadableExercise("The requirement \"{$kind->value}\" needs a number as \"where\".\"$key\".");
+            }
+        }
+        if (isset($where['axis']) && ! in_array($where['axis'], [0, 1, 2], true)) {
+            throw new UnreadableExercise('An "axis" is 0 (x), 1 (y) or 2 (z).');
+        }
 
         return new self(
             (string) ($a['id'] ?? $kind->value), $kind, (string) ($a['label'] ?? $kind->value), (float) $a['nominal'], (float) $a['tolerance'],

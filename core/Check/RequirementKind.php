@@ -38,4 +38,20 @@ enum RequirementKind: string
     {
         return in_array($this, [self::FitsBed, self::Standing, self::Wall], true);
     }
+
+    /**
+     * The keys of "where" this kind cannot do without.
+     *
+     * @return list<string>
+     */
+    public function whereKeys(): array
+    {
+        return match ($this) {
+            self::Size, self::Symmetry => ['axis'],
+            self::HoleDiameter, self::HolePlace => ['axis', 'u', 'v'],
+            self::FaceDistance => ['axis', 'highSign'],
+            self::FitsBed => ['x', 'y', 'z'],
+            default => [],
+        };
+    }
 }

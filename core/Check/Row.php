@@ -10,7 +10,10 @@ namespace Cubo\Check;
  */
 final readonly class Row
 {
-    /** @param 'met'|'off'|'missing' $status @param array<string, mixed>|null $place */
+    /**
+     * @param 'met'|'off'|'missing' $status
+     * @param array<string, mixed>|null $place
+     */
     public function __construct(
         public string $id,
         public string $letter,

@@ -16,7 +16,10 @@ final readonly class FeatureEdges
     /** Surfaces that meet flatter than this run into each other without an edge. */
     private const SMOOTH_DEGREES = 2.0;
 
-    /** @param list<int> $sharp half-edges @param list<int> $round half-edges */
+    /**
+     * @param list<int> $sharp half-edges
+     * @param list<int> $round half-edges
+     */
     private function __construct(public array $sharp, public array $round) {}
 
     public static function of(Solid $s): self

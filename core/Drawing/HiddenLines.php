@@ -64,7 +64,8 @@ final class HiddenLines
     }
 
     /**
-     * @param array{float,float,float} $right @param array{float,float,float} $up
+     * @param array{float,float,float} $right
+     * @param array{float,float,float} $up
      * @return array{float,float,float,float,array{float,float,float},array{float,float,float},array{float,float,float}} ends in the view, ends in space, mean normal
      */
     private static function segment(Solid $s, int $h, array $right, array $up): array
@@ -138,7 +139,10 @@ final class HiddenLines
         return $cuts;
     }
 
-    /** @param list<array<int, mixed>> $segments @param list<list<float>> $cuts */
+    /**
+     * @param list<array<int, mixed>> $segments
+     * @param list<list<float>> $cuts
+     */
     private static function overlap(array $segments, int $i, int $j, array &$cuts): void
     {
         [$a0, $b0, $a1, $b1] = $segments[$i];

@@ -154,7 +154,10 @@ final class Sheet
         $this->svg .= "<path class=\"vis thin\" d=\"$path\"/>";
     }
 
-    /** @param list<array{float,float}> $line @param array{float,float} $o */
+    /**
+     * @param list<array{float,float}> $line
+     * @param array{float,float} $o
+     */
     private static function path(array $line, array $o, float $scale): string
     {
         $d = '';
@@ -165,7 +168,10 @@ final class Sheet
         return $d;
     }
 
-    /** @param array{float,float} $o @param array{float,float,float,float} $box of the view on the sheet */
+    /**
+     * @param array{float,float} $o
+     * @param array{float,float,float,float} $box of the view on the sheet
+     */
     private function dimension(Dimension $d, array $o, float $scale, array $box): void
     {
         $state = $this->worst($d);
@@ -176,7 +182,11 @@ final class Sheet
         $this->svg .= '</g>';
     }
 
-    /** @param array{float,float} $a @param array{float,float} $b @param array{float,float,float,float} $box */
+    /**
+     * @param array{float,float} $a
+     * @param array{float,float} $b
+     * @param array{float,float,float,float} $box
+     */
     private function linear(Dimension $d, array $a, array $b, array $box, string $state): void
     {
         $k = $this->used[$d->view->value][$d->side] = ($this->used[$d->view->value][$d->side] ?? -1) + 1;
@@ -219,7 +229,10 @@ final class Sheet
             : $this->text($x - 5, $y, $d, -90);
     }
 
-    /** @param array{float,float} $c @param array{float,float,float,float} $box */
+    /**
+     * @param array{float,float} $c
+     * @param array{float,float,float,float} $box
+     */
     private function leader(Dimension $d, array $c, float $scale, array $box, string $state): void
     {
         $r = $d->radius * $scale;
@@ -273,7 +286,10 @@ final class Sheet
             htmlspecialchars(implode(' ', $d->letters)), $this->lettersOnly ? '' : htmlspecialchars($d->text));
     }
 
-    /** @param array{float,float} $p @param array{float,float} $q */
+    /**
+     * @param array{float,float} $p
+     * @param array{float,float} $q
+     */
     private static function lineTag(string $class, array $p, array $q): string
     {
         return sprintf('<path class="%s" d="M%s %sL%s %s"/>', $class, self::n($p[0]), self::n($p[1]), self::n($q[0]), self::n($q[1]));

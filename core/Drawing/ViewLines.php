@@ -7,7 +7,10 @@ namespace Cubo\Drawing;
 /** The lines of one view in view coordinates (mm, right and up). */
 final readonly class ViewLines
 {
-    /** @param list<list<array{float,float}>> $visible polylines @param list<list<array{float,float}>> $hidden polylines */
+    /**
+     * @param list<list<array{float,float}>> $visible polylines
+     * @param list<list<array{float,float}>> $hidden polylines
+     */
     public function __construct(public array $visible, public array $hidden) {}
 
     /** @return array{float,float,float,float} least and greatest right and up */

@@ -86,7 +86,10 @@ final readonly class Transform
         return $r[0] * ($r[4] * $r[8] - $r[5] * $r[7]) - $r[1] * ($r[3] * $r[8] - $r[5] * $r[6]) + $r[2] * ($r[3] * $r[7] - $r[4] * $r[6]) < 0;
     }
 
-    /** @param array{float,float,float} $p @return array{float,float,float} */
+    /**
+     * @param array{float,float,float} $p
+     * @return array{float,float,float}
+     */
     public function point(array $p): array
     {
         $d = $this->direction($p);
@@ -94,7 +97,10 @@ final readonly class Transform
         return [$d[0] + $this->t[0], $d[1] + $this->t[1], $d[2] + $this->t[2]];
     }
 
-    /** @param array{float,float,float} $d @return array{float,float,float} */
+    /**
+     * @param array{float,float,float} $d
+     * @return array{float,float,float}
+     */
     public function direction(array $d): array
     {
         $r = $this->r;

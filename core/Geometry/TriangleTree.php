@@ -74,7 +74,8 @@ final class TriangleTree
     /**
      * First crossing of the ray p + s d, s in (near, far), with a triangle that $accept takes.
      *
-     * @param array{float,float,float} $p @param array{float,float,float} $d
+     * @param array{float,float,float} $p
+     * @param array{float,float,float} $d
      * @param (callable(int): bool)|null $accept
      * @return array{float,int}|null s and triangle (Moeller and Trumbore, J. Graphics Tools 2(1), 1997)
      */

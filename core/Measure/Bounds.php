@@ -10,7 +10,10 @@ use Cubo\Solid\SurfaceKind;
 /** The smallest axis-parallel box around a solid's true surfaces, millimetres. */
 final readonly class Bounds
 {
-    /** @param array{float,float,float} $min @param array{float,float,float} $max */
+    /**
+     * @param array{float,float,float} $min
+     * @param array{float,float,float} $max
+     */
     public function __construct(public array $min, public array $max) {}
 
     public static function of(Solid $s): self
@@ -62,8 +65,10 @@ final readonly class Bounds
     /**
      * Where the ray from the centre in direction d passes through the triangle, the ball reaches centre + r d.
      *
-     * @param array{list<float>,list<float>,list<float>} $p @param array{int,int,int} $corners
-     * @param array{float,float,float} $c @param array{float,float,float} $d
+     * @param array{list<float>,list<float>,list<float>} $p
+     * @param array{int,int,int} $corners
+     * @param array{float,float,float} $c
+     * @param array{float,float,float} $d
      */
     private static function ballExtreme(array $p, array $corners, array $c, float $r, array $d, int $k): ?float
     {
@@ -94,8 +99,11 @@ final readonly class Bounds
      * Cylinder and cone: the extreme lies in the half-plane from the axis towards d; where an edge of the triangle
      * crosses it, the true surface at that height is asked.
      *
-     * @param array{list<float>,list<float>,list<float>} $p @param array{int,int,int} $corners
-     * @param array{float,float,float} $c @param array{float,float,float} $axis @param array{float,float,float} $d
+     * @param array{list<float>,list<float>,list<float>} $p
+     * @param array{int,int,int} $corners
+     * @param array{float,float,float} $c
+     * @param array{float,float,float} $axis
+     * @param array{float,float,float} $d
      */
     private static function roundExtreme(array $p, array $corners, array $c, array $axis, float $radius, float $slope, array $d, int $k): ?float
     {

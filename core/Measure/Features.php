@@ -11,7 +11,10 @@ use Cubo\Solid\SurfaceKind;
 /** Holes and flats recognised from the true surfaces of a solid, however it was made. */
 final readonly class Features
 {
-    /** @param list<Hole> $holes @param list<Flat> $flats */
+    /**
+     * @param list<Hole> $holes
+     * @param list<Flat> $flats
+     */
     private function __construct(public array $holes, public array $flats) {}
 
     public static function of(Solid $s, ?TriangleTree $tree = null): self
@@ -63,7 +66,9 @@ final readonly class Features
     }
 
     /**
-     * @param list<int> $triangles @param array{float,float,float} $point @param array{float,float,float} $axis
+     * @param list<int> $triangles
+     * @param array{float,float,float} $point
+     * @param array{float,float,float} $axis
      * @return list<array{float,float,float}> from, to along the axis and how far round (radians)
      */
     private static function stretches(Solid $s, array $triangles, array $point, array $axis): array

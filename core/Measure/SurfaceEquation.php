@@ -38,7 +38,12 @@ final class SurfaceEquation
         return self::at($s, $p)[0] / sqrt(1 + $s->slope ** 2);
     }
 
-    /** The point moved radially onto the surface; unchanged for a plane. @param array{float,float,float} $p @return array{float,float,float} */
+    /**
+     * The point moved radially onto the surface; unchanged for a plane.
+     *
+     * @param array{float,float,float} $p
+     * @return array{float,float,float}
+     */
     public static function project(Surface $s, array $p): array
     {
         if ($s->isFlat()) {
@@ -52,7 +57,9 @@ final class SurfaceEquation
     /**
      * Unit normal of the true surface, on the side of the facet normal $facet.
      *
-     * @param array{float,float,float} $p @param array{float,float,float} $facet @return array{float,float,float}
+     * @param array{float,float,float} $p
+     * @param array{float,float,float} $facet
+     * @return array{float,float,float}
      */
     public static function outward(Surface $s, array $p, array $facet): array
     {
@@ -70,7 +77,9 @@ final class SurfaceEquation
      * The point on both surfaces nearest p in the plane p + span(e1, e2), by Newton's method; null where they touch
      * too flatly to tell.
      *
-     * @param array{float,float,float} $p @param array{float,float,float} $e1 @param array{float,float,float} $e2
+     * @param array{float,float,float} $p
+     * @param array{float,float,float} $e1
+     * @param array{float,float,float} $e2
      * @return array{float,float,float}|null
      */
     public static function meet(Solid $m, Surface $sa, int $fa, Surface $sb, int $fb, array $p, array $e1, array $e2): ?array
@@ -100,7 +109,10 @@ final class SurfaceEquation
         return [$p[0] + $c1 * $e1[0] + $c2 * $e2[0], $p[1] + $c1 * $e1[1] + $c2 * $e2[1], $p[2] + $c1 * $e1[2] + $c2 * $e2[2]];
     }
 
-    /** @param array{float,float,float} $p @return array{float, array{float,float,float}} */
+    /**
+     * @param array{float,float,float} $p
+     * @return array{float, array{float,float,float}}
+     */
     private static function value(Solid $m, Surface $s, int $f, array $p): array
     {
         if ($s->isFlat()) {

@@ -13,7 +13,10 @@ use Cubo\Solid\Solid;
  */
 final readonly class Symmetry
 {
-    /** @param float $deviation mm @param array{float,float,float}|null $worst the spot on the part, null when there is none */
+    /**
+     * @param float $deviation mm
+     * @param array{float,float,float}|null $worst the spot on the part, null when there is none
+     */
     private function __construct(public float $deviation, public ?array $worst) {}
 
     /** @param int $axis 0, 1 or 2: the plane stands across x, y or z */

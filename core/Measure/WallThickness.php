@@ -17,7 +17,10 @@ final readonly class WallThickness
     /** Cosine between the outward normals of the two sides of a wall, at most. */
     private const OPPOSED = -0.8;
 
-    /** @param float $thinnest mm, INF when no ray left @param array{float,float,float}|null $spot in the middle of the wall */
+    /**
+     * @param float $thinnest mm, INF when no ray left
+     * @param array{float,float,float}|null $spot in the middle of the wall
+     */
     private function __construct(public float $thinnest, public ?array $spot) {}
 
     public static function of(Solid $s, TriangleTree $tree): self

@@ -50,7 +50,7 @@ final class Evaluator
 
                     continue;
                 }
-                $next = sha1($key . json_encode($this->dependsOn($step, $recipe)));
+                $next = sha1($key . json_encode($this->dependsOn($step, $recipe, $sketches)));
                 $known = $this->cache->problem($next);
                 if ($known !== null) {
                     throw new StepProblem($known);
@@ -97,14 +97,19 @@ final class Evaluator
         return (new self)->evaluate(new Recipe($recipe->unit, $steps))->part;
     }
 
-    /** @return array<mixed> all that decides a step's outcome besides the solid before it */
-    private function dependsOn(Step $step, Recipe $recipe): array
+    /**
+     * All that decides a step's outcome besides the solid before it.
+     *
+     * @param array<string, PlacedSketch> $sketches read so far
+     * @return array<mixed>
+     */
+    private function dependsOn(Step $step, Recipe $recipe, array $sketches): array
     {
         $values = $step->toArray();
         unset($values['name']);
         $sketch = $step->kind === StepKind::Extrude ? $recipe->step($step->text('sketch')) : null;
 
-        return [$recipe->unit->value, $values, $sketch?->off, $sketch?->values];
+        return [$recipe->unit->value, $values, $sketch === null ? null : isset($sketches[$sketch->id]), $sketch?->values];
     }
 
     /** @param array<string, PlacedSketch> $sketches */
@@ -131,7 +136,7 @@ final class Evaluator
         $effect = $step->text('effect');
         if ($part->isEmpty()) {
             if ($effect === 'add') {
-                return $tool;
+                return self::withinLimits($tool);
             }
             throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'This step ' . StepKind::EFFECTS[$effect] . ', but no earlier step has made a part. Let it add, or put a step before it.', 'effect'));
         }
@@ -149,11 +154,7 @@ final class Evaluator
                 throw new StepProblem(new Message('cuts-nothing', 'This cut touches nothing.', 'The shape lies beside the part or only against its surface. Look at its place and direction. The part is shown without this step.'));
             }
         }
-        if ($result->triangleCount() > self::MOST_TRIANGLES) {
-            throw new StepProblem(new Message('too-complex', 'This part becomes too fine.', 'More than ' . self::MOST_TRIANGLES . ' facets would be needed. Use fewer copies or fewer round shapes.'));
-        }
-
-        return $result;
+        return self::withinLimits($result);
     }
 
     private function block(Step $step, StepValues $v): Solid
@@ -267,12 +268,21 @@ final class Evaluator
 
     private function joined(?Solid $rest, Solid $moved): Solid
     {
-        $all = $rest === null ? $moved : BooleanOperation::union($rest, $moved);
-        if ($all->triangleCount() > self::MOST_TRIANGLES) {
+        return self::withinLimits($rest === null ? $moved : BooleanOperation::union($rest, $moved));
+    }
+
+    private static function withinLimits(Solid $s): Solid
+    {
+        if ($s->triangleCount() > self::MOST_TRIANGLES) {
             throw new StepProblem(new Message('too-complex', 'This part becomes too fine.', 'More than ' . self::MOST_TRIANGLES . ' facets would be needed. Use fewer copies or fewer round shapes.'));
         }
+        foreach ($s->vertexBox() as $v) {
+            if (abs($v) > 2 * StepValues::MOST) {
+                throw new StepProblem(new Message('too-far', 'This goes too far out.', 'The part would reach more than 20 metres away from the origin. The part is shown without this step.'));
+            }
+        }
 
-        return $all;
+        return $s;
     }
 
     /** @return array{Solid, Solid|null} the body of that name, and everything else */

@@ -100,7 +100,10 @@ final class Arrangement
     }
 
     /**
-     * @param array{float,float} $a @param array{float,float} $b @param array{float,float} $c @param array{float,float} $d
+     * @param array{float,float} $a
+     * @param array{float,float} $b
+     * @param array{float,float} $c
+     * @param array{float,float} $d
      * @return list<array{float,float}>
      */
     private static function meet(array $a, array $b, array $c, array $d): array
@@ -226,7 +229,10 @@ final class Arrangement
         return $sum / 2;
     }
 
-    /** @param list<int> $loop @return array{float,float} */
+    /**
+     * @param list<int> $loop
+     * @return array{float,float}
+     */
     private function lowest(array $loop): array
     {
         $best = [INF, INF];
@@ -241,7 +247,11 @@ final class Arrangement
         return $best;
     }
 
-    /** @param list<int> $a @param list<int> $b @param array<int, int> $next */
+    /**
+     * @param list<int> $a
+     * @param list<int> $b
+     * @param array<int, int> $next
+     */
     private function sharesComponent(array $a, array $b, array $next): bool
     {
         $vertices = [];
@@ -257,7 +267,10 @@ final class Arrangement
         return false;
     }
 
-    /** @param array{float,float} $p @param list<int> $loop */
+    /**
+     * @param array{float,float} $p
+     * @param list<int> $loop
+     */
     private function inside(array $p, array $loop): bool
     {
         $in = false;

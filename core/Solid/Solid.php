@@ -20,18 +20,18 @@ final class Solid
     private ?array $box = null;
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<int> $start
-     * @param list<int> $twin
-     * @param list<int> $facet
-     * @param list<float> $nx
-     * @param list<float> $ny
-     * @param list<float> $nz
-     * @param list<float> $offset
-     * @param list<int> $surfaceOf
-     * @param list<Surface> $surfaces
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @param array<int, float> $z
+     * @param array<int, int> $start
+     * @param array<int, int> $twin
+     * @param array<int, int> $facet
+     * @param array<int, float> $nx
+     * @param array<int, float> $ny
+     * @param array<int, float> $nz
+     * @param array<int, float> $offset
+     * @param array<int, int> $surfaceOf
+     * @param array<int, Surface> $surfaces
      */
     public function __construct(
         public array $x = [],

@@ -34,7 +34,10 @@ final readonly class Surface
         return new self(SurfaceKind::Plane, $name);
     }
 
-    /** @param array{float,float,float} $point @param array{float,float,float} $axis */
+    /**
+     * @param array{float,float,float} $point
+     * @param array{float,float,float} $axis
+     */
     public static function cylinder(string $name, array $point, array $axis, float $radius): self
     {
         return new self(SurfaceKind::Cylinder, $name, $point, $axis, $radius);
@@ -46,7 +49,10 @@ final readonly class Surface
         return new self(SurfaceKind::Sphere, $name, $centre, [0.0, 0.0, 1.0], $radius);
     }
 
-    /** @param array{float,float,float} $point @param array{float,float,float} $axis */
+    /**
+     * @param array{float,float,float} $point
+     * @param array{float,float,float} $axis
+     */
     public static function cone(string $name, array $point, array $axis, float $radius, float $slope): self
     {
         return new self(SurfaceKind::Cone, $name, $point, $axis, $radius, $slope);

@@ -47,7 +47,11 @@ final class BroadPhase
     }
 
     /**
-     * @param list<float> $x @param list<float> $y @param list<float> $z @param list<int> $start @param list<int> $facet
+     * @param list<float> $x
+     * @param list<float> $y
+     * @param list<float> $z
+     * @param list<int> $start
+     * @param list<int> $facet
      * @param list<float> $boxes filled
      * @return list<int>
      */
@@ -126,7 +130,10 @@ final class BroadPhase
     /**
      * Planes through the triangle's edges, upright on its facet, pushed out by the margin: nx, ny, nz, d each.
      *
-     * @param list<float> $x @param list<float> $y @param list<float> $z @param list<int> $start
+     * @param list<float> $x
+     * @param list<float> $y
+     * @param list<float> $z
+     * @param list<int> $start
      * @return list<float>
      */
     private function edgePlanes(array $x, array $y, array $z, array $start, int $h, int $facet): array
@@ -261,7 +268,11 @@ final class BroadPhase
         return self::outside($m->px, $m->py, $m->pz, $a, $b, $c, $e);
     }
 
-    /** @param list<float> $x @param list<float> $y @param list<float> $z */
+    /**
+     * @param list<float> $x
+     * @param list<float> $y
+     * @param list<float> $z
+     */
     private function beyond(array $x, array $y, array $z, int $a, int $b, int $c, float $nx, float $ny, float $nz, float $d): bool
     {
         $s = $nx * $x[$a] + $ny * $y[$a] + $nz * $z[$a] - $d;
@@ -273,7 +284,12 @@ final class BroadPhase
         return $s < $low && $nx * $x[$b] + $ny * $y[$b] + $nz * $z[$b] - $d < $low && $nx * $x[$c] + $ny * $y[$c] + $nz * $z[$c] - $d < $low;
     }
 
-    /** @param list<float> $x @param list<float> $y @param list<float> $z @param list<float> $planes */
+    /**
+     * @param list<float> $x
+     * @param list<float> $y
+     * @param list<float> $z
+     * @param list<float> $planes
+     */
     private static function outside(array $x, array $y, array $z, int $a, int $b, int $c, array $planes): bool
     {
         for ($k = 0, $n = count($planes); $k < $n; $k += 4) {
@@ -289,7 +305,10 @@ final class BroadPhase
         return false;
     }
 
-    /** @param list<float> $box @return array{list<int>, array<int, float>, int} order, node boxes, number of leaves */
+    /**
+     * @param list<float> $box
+     * @return array{list<int>, array<int, float>, int} order, node boxes, number of leaves
+     */
     private function tree(array $box, int $n): array
     {
         [$ax, $ay, $az, $cx, $cy, $cz] = $this->common;

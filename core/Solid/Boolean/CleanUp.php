@@ -454,7 +454,10 @@ final class CleanUp
         } while ($again);
     }
 
-    /** @param list<int> $active @param array<int, true> $touched */
+    /**
+     * @param list<int> $active
+     * @param array<int, true> $touched
+     */
     private function splitDoubleEdges(array &$active, array &$touched): void
     {
         for ($round = 0; $round < 8; $round++) {

@@ -103,7 +103,11 @@ final class Crossings
     /**
      * True if the edge u v certainly does not reach the triangle with that box, facet and those edge planes.
      *
-     * @param list<float> $x @param list<float> $y @param list<float> $z @param list<float> $box @param list<float> $planes
+     * @param list<float> $x
+     * @param list<float> $y
+     * @param list<float> $z
+     * @param list<float> $box
+     * @param list<float> $planes
      */
     private function misses(array $x, array $y, array $z, int $u, int $v, array $box, int $k, int $facet, array $planes): bool
     {

@@ -315,7 +315,9 @@ final class FaceOutlines
     /**
      * Vertices where, on both sides, just two pieces meet in a straight line.
      *
-     * @param list<int> $next @param list<int> $prev @param list<bool> $alive
+     * @param list<int> $next
+     * @param list<int> $prev
+     * @param list<bool> $alive
      */
     private function dropStraightVertices(array &$next, array &$prev, array &$alive): void
     {

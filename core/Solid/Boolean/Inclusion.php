@@ -72,7 +72,10 @@ final class Inclusion
      * Winding number of the other solid at every vertex: one vertex per component is counted against all faces, its
      * neighbours follow by the crossings between them.
      *
-     * @param list<int> $start @param list<int> $twin @param list<int> $end @param array<int, int> $crossed
+     * @param list<int> $start
+     * @param list<int> $twin
+     * @param list<int> $end
+     * @param array<int, int> $crossed
      * @return list<int|null> null for vertices no triangle uses
      */
     private function flood(bool $isP, int $nv, array $start, array $twin, array $end, array $crossed): array

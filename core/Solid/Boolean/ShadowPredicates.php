@@ -92,7 +92,10 @@ final class ShadowPredicates
         $this->qEnd = self::ends($pair->qStart);
     }
 
-    /** @param list<int> $start @return list<int> */
+    /**
+     * @param list<int> $start
+     * @return list<int>
+     */
     private static function ends(array $start): array
     {
         $ends = [];

@@ -113,7 +113,11 @@ final class Triangulator
         return $s < 0 ? [$p[1], $p[0], $p[3], $p[2]] : $p;
     }
 
-    /** @param array{list<int>, list<int>} $loop @param list<float> $u @param list<float> $w */
+    /**
+     * @param array{list<int>, list<int>} $loop
+     * @param list<float> $u
+     * @param list<float> $w
+     */
     private function quad(array $loop, array $u, array $w, int $facet): bool
     {
         [[$a, $b, $c, $d], [$ta, $tb, $tc, $td]] = $loop;
@@ -144,7 +148,11 @@ final class Triangulator
         return true;
     }
 
-    /** @param list<array{int,int,int,int,int,int}> $triangles @param list<float> $u @param list<float> $w */
+    /**
+     * @param list<array{int,int,int,int,int,int}> $triangles
+     * @param list<float> $u
+     * @param list<float> $w
+     */
     private static function invertedArea(array $triangles, array $u, array $w): float
     {
         $sum = 0.0;

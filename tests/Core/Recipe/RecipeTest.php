@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+use Cubo\Quantity\Unit;
+use Cubo\Recipe\Evaluator;
+use Cubo\Recipe\Recipe;
+use Cubo\Recipe\StepKind;
+use Cubo\Recipe\UnreadableRecipe;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
+use Tests\Parts;
+
+function fitsSchema(string $json): bool
+{
+    $validator = new Validator;
+    $validator->resolver()?->registerFile('urn:cubo:recipe:1', dirname(__DIR__, 3) . '/docs/recipe.schema.json');
+
+    return $validator->validate(json_decode($json), 'urn:cubo:recipe:1')->isValid();
+}
+
+it('reads the examples, which fit the schema and build', function (string $file): void {
+    $json = (string) file_get_contents($file);
+    $recipe = Recipe::fromJson($json);
+    expect(fitsSchema($json))->toBeTrue()->and((new Evaluator)->evaluate($recipe)->isSound())->toBeTrue();
+})->with(fn () => glob(dirname(__DIR__, 3) . '/docs/examples/*[!e].json') ?: []);
+
+it('writes what it reads', function (): void {
+    $r = Parts::recipe([['kind' => 'block', 'name' => 'Plate', 'width' => '12.25/2', 'off' => true], ['kind' => 'sketch', 'shapes' => [['kind' => 'circle', 'round' => '7/16"']]], ['kind' => 'extrude', 'sketch' => 's2', 'regions' => [1]]], 'in');
+    $again = Recipe::fromJson($r->toJson());
+    expect($again->toJson())->toBe($r->toJson())->and($again->unit)->toBe(Unit::Inch)->and(fitsSchema($r->toJson()))->toBeTrue()
+        ->and($again->step('s1')?->text('width'))->toBe('12.25/2')->and($again->step('s1')?->off)->toBeTrue();
+});
+
+it('knows in code every kind and value that the schema knows, and no others', function (): void {
+    $schema = json_decode((string) file_get_contents(dirname(__DIR__, 3) . '/docs/recipe.schema.json'), true);
+    $known = [];
+    foreach ($schema['$defs']['step']['oneOf'] as $s) {
+        $known[$s['properties']['kind']['const']] = array_values(array_diff(array_keys($s['properties']), ['kind', 'id', 'name', 'note', 'off']));
+    }
+    $ours = [];
+    foreach (StepKind::cases() as $k) {
+        $ours[$k->value] = array_keys($k->fields());
+        foreach ($k->fields() as $key => $field) {
+            $options = array_values(array_filter($schema['$defs']['step']['oneOf'], fn ($s) => $s['properties']['kind']['const'] === $k->value))[0]['properties'][$key]['enum'] ?? null;
+            if ($options !== null) {
+                expect($options)->toEqualCanonicalizing(array_keys($field->options), "{$k->value}.$key");
+            }
+        }
+    }
+    expect(array_keys($ours))->toEqualCanonicalizing(array_keys($known));
+    foreach ($ours as $kind => $keys) {
+        expect($keys)->toEqualCanonicalizing($known[$kind], $kind);
+    }
+});
+
+it('refuses what is no recipe and says where', function (string $json, string $part): void {
+    expect(fn () => Recipe::fromJson($json))->toThrow(UnreadableRecipe::class, $part)->and(fitsSchema($json))->toBeFalse();
+})->with([
+    'no JSON' => ['{', 'not JSON'],
+    'a list' => ['[]', '"format"'],
+    'another format' => ['{"format":"x","unit":"mm","steps":[]}', '"format"'],
+    'no unit' => ['{"format":"cubo-recipe/1","steps":[]}', '"unit"'],
+    'a foreign unit' => ['{"format":"cubo-recipe/1","unit":"cm","steps":[]}', '"unit"'],
+    'no steps' => ['{"format":"cubo-recipe/1","unit":"mm"}', '"steps"'],
+    'a step that is text' => ['{"format":"cubo-recipe/1","unit":"mm","steps":["block"]}', 'Step 1'],
+    'a step without an id' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"kind":"block"}]}', '"id"'],
+    'an unknown kind' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"screw"}]}', '"kind"'],
+    'an unknown value' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"ball","width":"3"}]}', 'has no "width"'],
+    'a list as a size' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"ball","round":[3]}]}', '"round"'],
+    'an unknown choice' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"ball","effect":"melt"}]}', '"effect"'],
+    'an unknown outline' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"sketch","shapes":[{"kind":"star"}]}]}', 'outline 1'],
+    'half a region' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"extrude","regions":[1.5]}]}', 'whole numbers'],
+    'no object at all' => ['"hello"', 'not JSON'],
+]);
+
+it('refuses two steps with one id', function (): void {
+    expect(fn () => Parts::recipe([['id' => 's1', 'kind' => 'ball'], ['id' => 's1', 'kind' => 'ball']]))->toThrow(UnreadableRecipe::class, 'Two steps');
+});
+
+it('refuses more steps than anyone can read', function (): void {
+    expect(fn () => Parts::recipe(array_fill(0, 201, ['kind' => 'ball'])))->toThrow(UnreadableRecipe::class, 'at most 200');
+});
+
+it('never gives an id twice, even after the last step was deleted', function (): void {
+    $r = Parts::recipe([['kind' => 'ball'], ['kind' => 'ball']]);
+    expect($r->freshId())->toBe('s3')->and($r->without('s1')->freshId())->toBe('s3');
+});
+
+it('shifts steps within the log', function (): void {
+    $ids = fn (Recipe $r) => array_map(fn ($s) => $s->id, $r->steps);
+    $r = Parts::recipe([['kind' => 'ball'], ['kind' => 'ball'], ['kind' => 'ball']]);
+    expect($ids($r->shifted('s3', -1)))->toBe(['s1', 's3', 's2'])
+        ->and($ids($r->shifted('s1', 9)))->toBe(['s2', 's3', 's1'])
+        ->and($ids($r->shifted('s1', -1)))->toBe(['s1', 's2', 's3'])
+        ->and($ids($r->shifted('s9', 1)))->toBe(['s1', 's2', 's3']);
+});
