@@ -6,69 +6,120 @@ namespace Cubo\Geometry;
 
 use Cubo\Solid\Solid;
 
-/** A box tree over a solid's triangles for ray casting and nearest-point queries. */
+/**
+ * A tree of boxes over the triangles of a solid, for rays and nearest distances. Triangles are kept in leaf order as
+ * corner and two sides, boxes as flat arrays: the loops below touch nothing else.
+ */
 final class TriangleTree
 {
-    private const LEAF = 6;
+    private const LEAF = 4;
 
-    /** @var list<int> triangles in tree order */
+    /** Squared distance below which a point lies on a triangle, and no nearer one is looked for. */
+    private const ON = 1e-20;
+
+    /** @var list<int> triangles in leaf order */
     private array $order;
 
-    /** @var list<array{float,float,float,float,float,float,int,int,int,int}> box, first, count, left, right (leaf: left = -1) */
-    private array $nodes = [];
+    /** @var array<int, float> boxes by node, least and greatest x, y, z */
+    private array $lx = [];
 
-    public function __construct(private readonly Solid $solid)
+    /** @var array<int, float> */
+    private array $ly = [];
+
+    /** @var array<int, float> */
+    private array $lz = [];
+
+    /** @var array<int, float> */
+    private array $hx = [];
+
+    /** @var array<int, float> */
+    private array $hy = [];
+
+    /** @var array<int, float> */
+    private array $hz = [];
+
+    /** @var array<int, int> first triangle of a leaf; the left child of an inner node is the next node */
+    private array $first = [];
+
+    /** @var array<int, int> number of triangles of a leaf; 0 for an inner node */
+    private array $count = [];
+
+    /** @var array<int, int> right child of an inner node */
+    private array $right = [];
+
+    /** @var array<int, float> nine numbers a triangle: corner a, sides b - a and c - a */
+    private array $sides = [];
+
+    /** @var array<int, float> four numbers a triangle: unit normal and offset of its plane */
+    private array $plane = [];
+
+    public function __construct(Solid $solid)
     {
         $this->order = array_keys($solid->facet);
-        if ($this->order !== []) {
-            $centre = [[], [], []];
-            foreach ($this->order as $t) {
-                [$a, $b, $c] = [$solid->start[3 * $t], $solid->start[3 * $t + 1], $solid->start[3 * $t + 2]];
-                $centre[0][] = $solid->x[$a] + $solid->x[$b] + $solid->x[$c];
-                $centre[1][] = $solid->y[$a] + $solid->y[$b] + $solid->y[$c];
-                $centre[2][] = $solid->z[$a] + $solid->z[$b] + $solid->z[$c];
-            }
-            $this->split(0, count($this->order), $centre);
+        if ($this->order === []) {
+            return;
+        }
+        $box = $centre = [];
+        foreach ($this->order as $t) {
+            [$a, $b, $c] = [$solid->start[3 * $t], $solid->start[3 * $t + 1], $solid->start[3 * $t + 2]];
+            $xs = [$solid->x[$a], $solid->x[$b], $solid->x[$c]];
+            $ys = [$solid->y[$a], $solid->y[$b], $solid->y[$c]];
+            $zs = [$solid->z[$a], $solid->z[$b], $solid->z[$c]];
+            $box[$t] = [min($xs), min($ys), min($zs), max($xs), max($ys), max($zs)];
+            $centre[0][$t] = array_sum($xs);
+            $centre[1][$t] = array_sum($ys);
+            $centre[2][$t] = array_sum($zs);
+        }
+        $this->split(0, count($this->order), $box, $centre);
+        foreach ($this->order as $t) {
+            [$a, $b, $c] = [$solid->start[3 * $t], $solid->start[3 * $t + 1], $solid->start[3 * $t + 2]];
+            array_push($this->sides, $solid->x[$a], $solid->y[$a], $solid->z[$a],
+                $solid->x[$b] - $solid->x[$a], $solid->y[$b] - $solid->y[$a], $solid->z[$b] - $solid->z[$a],
+                $solid->x[$c] - $solid->x[$a], $solid->y[$c] - $solid->y[$a], $solid->z[$c] - $solid->z[$a]);
+            $f = $solid->facet[$t];
+            array_push($this->plane, $solid->nx[$f], $solid->ny[$f], $solid->nz[$f], $solid->offset[$f]);
         }
     }
 
-    /** @param array{list<float>,list<float>,list<float>} $centre */
-    private function split(int $from, int $count, array $centre): int
+    /**
+     * @param array<int, array{float,float,float,float,float,float}> $box by triangle
+     * @param array<int, array<int, float>> $centre by axis and triangle
+     */
+    private function split(int $from, int $count, array $box, array $centre): void
     {
-        $s = $this->solid;
-        $box = [INF, INF, INF, -INF, -INF, -INF];
+        $lx = $ly = $lz = INF;
+        $hx = $hy = $hz = -INF;
         for ($i = $from; $i < $from + $count; $i++) {
-            for ($h = 3 * $this->order[$i], $end = $h + 3; $h < $end; $h++) {
-                $v = $s->start[$h];
-                foreach ([$s->x[$v], $s->y[$v], $s->z[$v]] as $k => $value) {
-                    if ($value < $box[$k]) {
-                        $box[$k] = $value;
-                    }
-                    if ($value > $box[$k + 3]) {
-                        $box[$k + 3] = $value;
-                    }
-                }
-            }
+            [$a, $b, $c, $d, $e, $f] = $box[$this->order[$i]];
+            $lx = $a < $lx ? $a : $lx;
+            $ly = $b < $ly ? $b : $ly;
+            $lz = $c < $lz ? $c : $lz;
+            $hx = $d > $hx ? $d : $hx;
+            $hy = $e > $hy ? $e : $hy;
+            $hz = $f > $hz ? $f : $hz;
         }
-        $id = count($this->nodes);
-        $this->nodes[] = [...$box, $from, $count, -1, -1];
-        if ($count > self::LEAF) {
-            $axis = 0;
-            for ($k = 1; $k < 3; $k++) {
-                if ($box[$k + 3] - $box[$k] > $box[$axis + 3] - $box[$axis]) {
-                    $axis = $k;
-                }
-            }
-            $part = array_slice($this->order, $from, $count);
-            $keys = array_map(static fn (int $t): float => $centre[$axis][$t], $part);
-            array_multisort($keys, $part);
-            array_splice($this->order, $from, $count, $part);
-            $half = intdiv($count, 2);
-            $this->nodes[$id][8] = $this->split($from, $half, $centre);
-            $this->nodes[$id][9] = $this->split($from + $half, $count - $half, $centre);
+        $id = count($this->lx);
+        $this->lx[] = $lx;
+        $this->ly[] = $ly;
+        $this->lz[] = $lz;
+        $this->hx[] = $hx;
+        $this->hy[] = $hy;
+        $this->hz[] = $hz;
+        $this->first[] = $from;
+        $this->count[] = $count <= self::LEAF ? $count : 0;
+        $this->right[] = -1;
+        if ($count <= self::LEAF) {
+            return;
         }
-
-        return $id;
+        $axis = $hy - $ly > $hx - $lx ? ($hz - $lz > $hy - $ly ? 2 : 1) : ($hz - $lz > $hx - $lx ? 2 : 0);
+        $part = array_slice($this->order, $from, $count);
+        $keys = array_map(static fn (int $t): float => $centre[$axis][$t], $part);
+        array_multisort($keys, $part);
+        array_splice($this->order, $from, $count, $part);
+        $half = intdiv($count, 2);
+        $this->split($from, $half, $box, $centre);
+        $this->right[$id] = count($this->lx);
+        $this->split($from + $half, $count - $half, $box, $centre);
     }
 
     /**
@@ -81,76 +132,86 @@ final class TriangleTree
      */
     public function firstHit(array $p, array $d, float $near, float $far, ?callable $accept = null): ?array
     {
-        if ($this->nodes === []) {
+        if ($this->order === []) {
             return null;
         }
-        $s = $this->solid;
-        $inverse = [];
-        for ($k = 0; $k < 3; $k++) {
-            $inverse[$k] = abs($d[$k]) < 1e-300 ? 1e300 : 1 / $d[$k];
-        }
+        [$px, $py, $pz] = $p;
+        [$dx, $dy, $dz] = $d;
+        $ix = abs($dx) < 1e-300 ? 1e300 : 1 / $dx;
+        $iy = abs($dy) < 1e-300 ? 1e300 : 1 / $dy;
+        $iz = abs($dz) < 1e-300 ? 1e300 : 1 / $dz;
+        // the box sides met first and last, by the signs of the direction
+        $nx = $ix >= 0 ? $this->lx : $this->hx;
+        $fx = $ix >= 0 ? $this->hx : $this->lx;
+        $ny = $iy >= 0 ? $this->ly : $this->hy;
+        $fy = $iy >= 0 ? $this->hy : $this->ly;
+        $nz = $iz >= 0 ? $this->lz : $this->hz;
+        $fz = $iz >= 0 ? $this->hz : $this->lz;
+        $sx = $ix >= 0 ? 1e-9 : -1e-9;
+        $sy = $iy >= 0 ? 1e-9 : -1e-9;
+        $sz = $iz >= 0 ? 1e-9 : -1e-9;
+        $sides = $this->sides;
+        $counts = $this->count;
         $best = null;
         $stack = [0];
-        while ($stack !== []) {
-            $n = $this->nodes[array_pop($stack)];
-            $t0 = $near;
-            $t1 = $far;
-            for ($k = 0; $k < 3; $k++) {
-                $a = ($n[$k] - 1e-9 - $p[$k]) * $inverse[$k];
-                $b = ($n[$k + 3] + 1e-9 - $p[$k]) * $inverse[$k];
-                if ($a > $b) {
-                    [$a, $b] = [$b, $a];
-                }
-                if ($a > $t0) {
-                    $t0 = $a;
-                }
-                if ($b < $t1) {
-                    $t1 = $b;
-                }
-            }
-            if ($t0 > $t1) {
+        $top = 1;
+        while ($top > 0) {
+            $n = $stack[--$top];
+            $t0 = ($nx[$n] - $sx - $px) * $ix;
+            $a = ($ny[$n] - $sy - $py) * $iy;
+            $t0 = $a > $t0 ? $a : $t0;
+            $a = ($nz[$n] - $sz - $pz) * $iz;
+            $t0 = $a > $t0 ? $a : $t0;
+            if ($t0 > $far) {
                 continue;
             }
-            if ($n[8] >= 0) {
-                $stack[] = $n[8];
-                $stack[] = $n[9];
+            $t1 = ($fx[$n] + $sx - $px) * $ix;
+            $a = ($fy[$n] + $sy - $py) * $iy;
+            $t1 = $a < $t1 ? $a : $t1;
+            $a = ($fz[$n] + $sz - $pz) * $iz;
+            $t1 = $a < $t1 ? $a : $t1;
+            if ($t1 < $near || $t0 > $t1) {
+                continue;
+            }
+            $count = $counts[$n];
+            if ($count === 0) {
+                $stack[$top++] = $this->right[$n];
+                $stack[$top++] = $n + 1;
 
                 continue;
             }
-            for ($i = $n[6], $end = $i + $n[7]; $i < $end; $i++) {
-                $t = $this->order[$i];
-                [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
-                $ux = $s->x[$b] - $s->x[$a];
-                $uy = $s->y[$b] - $s->y[$a];
-                $uz = $s->z[$b] - $s->z[$a];
-                $wx = $s->x[$c] - $s->x[$a];
-                $wy = $s->y[$c] - $s->y[$a];
-                $wz = $s->z[$c] - $s->z[$a];
-                $px = $d[1] * $wz - $d[2] * $wy;
-                $py = $d[2] * $wx - $d[0] * $wz;
-                $pz = $d[0] * $wy - $d[1] * $wx;
-                $det = $ux * $px + $uy * $py + $uz * $pz;
-                if (abs($det) < 1e-14) {
+            for ($i = $this->first[$n], $end = $i + $count, $k = 9 * $i; $i < $end; $i++, $k += 9) {
+                $ux = $sides[$k + 3];
+                $uy = $sides[$k + 4];
+                $uz = $sides[$k + 5];
+                $wx = $sides[$k + 6];
+                $wy = $sides[$k + 7];
+                $wz = $sides[$k + 8];
+                $cx = $dy * $wz - $dz * $wy;
+                $cy = $dz * $wx - $dx * $wz;
+                $cz = $dx * $wy - $dy * $wx;
+                $det = $ux * $cx + $uy * $cy + $uz * $cz;
+                if ($det < 1e-14 && $det > -1e-14) {
                     continue;
                 }
-                $ox = $p[0] - $s->x[$a];
-                $oy = $p[1] - $s->y[$a];
-                $oz = $p[2] - $s->z[$a];
-                $u = ($ox * $px + $oy * $py + $oz * $pz) / $det;
-                if ($u < -1e-9 || $u > 1 + 1e-9) {
+                $ox = $px - $sides[$k];
+                $oy = $py - $sides[$k + 1];
+                $oz = $pz - $sides[$k + 2];
+                $u = ($ox * $cx + $oy * $cy + $oz * $cz) / $det;
+                if ($u < -1e-9 || $u > 1.000000001) {
                     continue;
                 }
                 $qx = $oy * $uz - $oz * $uy;
                 $qy = $oz * $ux - $ox * $uz;
                 $qz = $ox * $uy - $oy * $ux;
-                $v = ($d[0] * $qx + $d[1] * $qy + $d[2] * $qz) / $det;
-                if ($v < -1e-9 || $u + $v > 1 + 1e-9) {
+                $v = ($dx * $qx + $dy * $qy + $dz * $qz) / $det;
+                if ($v < -1e-9 || $u + $v > 1.000000001) {
                     continue;
                 }
                 $at = ($wx * $qx + $wy * $qy + $wz * $qz) / $det;
-                if ($at > $near && $at < $far && ($accept === null || $accept($t))) {
+                if ($at > $near && $at < $far && ($accept === null || $accept($this->order[$i]))) {
                     $far = $at;
-                    $best = [$at, $t];
+                    $best = [$at, $this->order[$i]];
                 }
             }
         }
@@ -168,27 +229,49 @@ final class TriangleTree
     {
         $best = $atMost * $atMost;
         $which = null;
-        $stack = $this->nodes === [] ? [] : [[0.0, 0]];
-        while ($stack !== []) {
-            [$away, $id] = array_pop($stack);
-            if ($away >= $best) {
+        $plane = $this->plane;
+        [$px, $py, $pz] = $p;
+        $stack = [0];
+        $aways = [0.0];
+        $top = $this->order === [] ? 0 : 1;
+        while ($top > 0) {
+            if ($aways[--$top] >= $best) {
                 continue;
             }
-            $n = $this->nodes[$id];
-            if ($n[8] >= 0) {
-                $l = $this->boxDistance($n[8], $p);
-                $r = $this->boxDistance($n[9], $p);
+            $n = $stack[$top];
+            $count = $this->count[$n];
+            if ($count === 0) {
+                $l = $n + 1;
+                $r = $this->right[$n];
+                $toL = $this->boxDistance($l, $px, $py, $pz);
+                $toR = $this->boxDistance($r, $px, $py, $pz);
                 // the nearer child last, so that it is looked at first
-                $stack[] = $l > $r ? [$l, $n[8]] : [$r, $n[9]];
-                $stack[] = $l > $r ? [$r, $n[9]] : [$l, $n[8]];
+                if ($toL > $toR) {
+                    [$l, $r, $toL, $toR] = [$r, $l, $toR, $toL];
+                }
+                if ($toR < $best) {
+                    $stack[$top] = $r;
+                    $aways[$top++] = $toR;
+                }
+                if ($toL < $best) {
+                    $stack[$top] = $l;
+                    $aways[$top++] = $toL;
+                }
 
                 continue;
             }
-            for ($i = $n[6], $end = $i + $n[7]; $i < $end; $i++) {
-                $d = $this->toTriangle($p, $this->order[$i]);
+            for ($i = $this->first[$n], $end = $i + $count; $i < $end; $i++) {
+                $off = $plane[4 * $i] * $px + $plane[4 * $i + 1] * $py + $plane[4 * $i + 2] * $pz - $plane[4 * $i + 3];
+                if ($off * $off >= $best) {
+                    continue;
+                }
+                $d = $this->toTriangle($px, $py, $pz, 9 * $i);
                 if ($d < $best) {
                     $best = $d;
                     $which = $this->order[$i];
+                    if ($d < self::ON) {
+                        return [sqrt($d), $which];
+                    }
                 }
             }
         }
@@ -196,53 +279,45 @@ final class TriangleTree
         return [sqrt($best), $which];
     }
 
-    /** @param array{float,float,float} $p */
-    private function boxDistance(int $id, array $p): float
+    private function boxDistance(int $n, float $x, float $y, float $z): float
     {
-        $n = $this->nodes[$id];
-        $sum = 0.0;
-        for ($k = 0; $k < 3; $k++) {
-            $d = $p[$k] < $n[$k] ? $n[$k] - $p[$k] : ($p[$k] > $n[$k + 3] ? $p[$k] - $n[$k + 3] : 0.0);
-            $sum += $d * $d;
-        }
+        $a = $x < $this->lx[$n] ? $this->lx[$n] - $x : ($x > $this->hx[$n] ? $x - $this->hx[$n] : 0.0);
+        $b = $y < $this->ly[$n] ? $this->ly[$n] - $y : ($y > $this->hy[$n] ? $y - $this->hy[$n] : 0.0);
+        $c = $z < $this->lz[$n] ? $this->lz[$n] - $z : ($z > $this->hz[$n] ? $z - $this->hz[$n] : 0.0);
 
-        return $sum;
+        return $a * $a + $b * $b + $c * $c;
     }
 
-    /** Squared distance (C. Ericson, "Real-Time Collision Detection", 2005, 5.1.5). @param array{float,float,float} $p */
-    private function toTriangle(array $p, int $t): float
+    /** Squared distance (C. Ericson, "Real-Time Collision Detection", 2005, 5.1.5) to the triangle at $k in the sides. */
+    private function toTriangle(float $px, float $py, float $pz, int $k): float
     {
-        $s = $this->solid;
-        [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
-        $ab = [$s->x[$b] - $s->x[$a], $s->y[$b] - $s->y[$a], $s->z[$b] - $s->z[$a]];
-        $ac = [$s->x[$c] - $s->x[$a], $s->y[$c] - $s->y[$a], $s->z[$c] - $s->z[$a]];
-        $ap = [$p[0] - $s->x[$a], $p[1] - $s->y[$a], $p[2] - $s->z[$a]];
-        $d1 = $ab[0] * $ap[0] + $ab[1] * $ap[1] + $ab[2] * $ap[2];
-        $d2 = $ac[0] * $ap[0] + $ac[1] * $ap[1] + $ac[2] * $ap[2];
-        $bb = $ab[0] ** 2 + $ab[1] ** 2 + $ab[2] ** 2;
-        $cc = $ac[0] ** 2 + $ac[1] ** 2 + $ac[2] ** 2;
-        $bc = $ab[0] * $ac[0] + $ab[1] * $ac[1] + $ab[2] * $ac[2];
+        $s = $this->sides;
+        [$ux, $uy, $uz, $wx, $wy, $wz] = [$s[$k + 3], $s[$k + 4], $s[$k + 5], $s[$k + 6], $s[$k + 7], $s[$k + 8]];
+        $ax = $px - $s[$k];
+        $ay = $py - $s[$k + 1];
+        $az = $pz - $s[$k + 2];
+        $d1 = $ux * $ax + $uy * $ay + $uz * $az;
+        $d2 = $wx * $ax + $wy * $ay + $wz * $az;
+        $bb = $ux * $ux + $uy * $uy + $uz * $uz;
+        $cc = $wx * $wx + $wy * $wy + $wz * $wz;
+        $bc = $ux * $wx + $uy * $wy + $uz * $wz;
         $det = $bb * $cc - $bc * $bc;
-        $v = $w = 0.0;
         if ($det > 0) {
             $v = ($cc * $d1 - $bc * $d2) / $det;
             $w = ($bb * $d2 - $bc * $d1) / $det;
+            if ($v >= 0 && $w >= 0 && $v + $w <= 1) {
+                return ($ax - $v * $ux - $w * $wx) ** 2 + ($ay - $v * $uy - $w * $wy) ** 2 + ($az - $v * $uz - $w * $wz) ** 2;
+            }
         }
-        if ($det <= 0 || $v < 0 || $w < 0 || $v + $w > 1) {
-            // nearest point lies on one of the sides
-            $best = INF;
-            $k = $bb > 0 ? max(0.0, min(1.0, $d1 / $bb)) : 0.0;
-            $best = min($best, ($ap[0] - $k * $ab[0]) ** 2 + ($ap[1] - $k * $ab[1]) ** 2 + ($ap[2] - $k * $ab[2]) ** 2);
-            $k = $cc > 0 ? max(0.0, min(1.0, $d2 / $cc)) : 0.0;
-            $best = min($best, ($ap[0] - $k * $ac[0]) ** 2 + ($ap[1] - $k * $ac[1]) ** 2 + ($ap[2] - $k * $ac[2]) ** 2);
-            $e = [$ac[0] - $ab[0], $ac[1] - $ab[1], $ac[2] - $ab[2]];
-            $bp = [$ap[0] - $ab[0], $ap[1] - $ab[1], $ap[2] - $ab[2]];
-            $ee = $e[0] ** 2 + $e[1] ** 2 + $e[2] ** 2;
-            $k = $ee > 0 ? max(0.0, min(1.0, ($e[0] * $bp[0] + $e[1] * $bp[1] + $e[2] * $bp[2]) / $ee)) : 0.0;
+        // nearest point lies on one of the sides
+        $t = $bb > 0 ? max(0.0, min(1.0, $d1 / $bb)) : 0.0;
+        $best = ($ax - $t * $ux) ** 2 + ($ay - $t * $uy) ** 2 + ($az - $t * $uz) ** 2;
+        $t = $cc > 0 ? max(0.0, min(1.0, $d2 / $cc)) : 0.0;
+        $best = min($best, ($ax - $t * $wx) ** 2 + ($ay - $t * $wy) ** 2 + ($az - $t * $wz) ** 2);
+        [$ex, $ey, $ez, $bx, $by, $bz] = [$wx - $ux, $wy - $uy, $wz - $uz, $ax - $ux, $ay - $uy, $az - $uz];
+        $ee = $ex * $ex + $ey * $ey + $ez * $ez;
+        $t = $ee > 0 ? max(0.0, min(1.0, ($ex * $bx + $ey * $by + $ez * $bz) / $ee)) : 0.0;
 
-            return min($best, ($bp[0] - $k * $e[0]) ** 2 + ($bp[1] - $k * $e[1]) ** 2 + ($bp[2] - $k * $e[2]) ** 2);
-        }
-
-        return ($ap[0] - $v * $ab[0] - $w * $ac[0]) ** 2 + ($ap[1] - $v * $ab[1] - $w * $ac[1]) ** 2 + ($ap[2] - $v * $ab[2] - $w * $ac[2]) ** 2;
+        return min($best, ($bx - $t * $ex) ** 2 + ($by - $t * $ey) ** 2 + ($bz - $t * $ez) ** 2);
     }
 }

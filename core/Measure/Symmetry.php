@@ -24,13 +24,18 @@ final readonly class Symmetry
     {
         $twice = $bounds->min[$axis] + $bounds->max[$axis];
         $rise = self::rise($s);
+        $reach = 1.01 * ($rise === [] ? 0.0 : max($rise)) + 1e-6;
         $worst = null;
         $most = 0.0;
         $limit = max($bounds->size());
         foreach (SurfaceSamples::of($s) as [$p]) {
             $q = $p;
             $q[$axis] = $twice - $p[$axis];
-            [$d, $t] = $tree->nearest($q, $limit);
+            // most points lie no farther off than the worst so far: look nearby first
+            [$d, $t] = $tree->nearest($q, $most + $reach);
+            if ($t === null) {
+                [$d, $t] = $tree->nearest($q, $limit);
+            }
             if ($t !== null) {
                 $d = self::toTrueSurface($s, $t, $rise, $q, $d);
             }

@@ -6,7 +6,6 @@ namespace Cubo\Recipe;
 
 use Cubo\Geometry\Transform;
 use Cubo\Measure\Bodies;
-use Cubo\Measure\MassProperties;
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\Arrangement;
 use Cubo\Sketch\Outline;
@@ -148,8 +147,8 @@ final class Evaluator
                 : 'The part and this shape share nothing. The part is shown without this step.', 'effect'));
         }
         if ($effect === 'cut') {
-            $before = (new MassProperties($part))->volume;
-            $after = (new MassProperties($result))->volume;
+            $before = $part->facettedVolume();
+            $after = $result->facettedVolume();
             if ($before - $after < 1e-9 * $before) {
                 throw new StepProblem(new Message('cuts-nothing', 'This cut touches nothing.', 'The shape lies beside the part or only against its surface. Look at its place and direction. The part is shown without this step.'));
             }
