@@ -28,7 +28,7 @@ final class RandomParts
             default => Transform::rotation(mt_rand(0, 2), $int(1, 359))->then(Transform::rotation(mt_rand(0, 2), $int(1, 359))),
         };
 
-        return $solid->moved($turn->then(Transform::translation([$int(-3, 3), $int(-3, 3), $int(-3, 3)])));
+        return $solid->moved($turn->then(Transform::translation([$int(-2, 2), $int(-2, 2), $int(-2, 2)])));
     }
 
     /** A pair of solids that lie close together. @return array{Solid, Solid} */

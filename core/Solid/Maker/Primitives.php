@@ -150,8 +150,9 @@ final class Primitives
     private static function positive(float ...$sizes): void
     {
         foreach ($sizes as $s) {
-            if (! ($s > 0)) {
-                throw new InvalidArgumentException('A size is zero or negative.');
+            // asked apart: a comparison alone does not find NAN under every JIT
+            if (! is_finite($s) || $s <= 0) {
+                throw new InvalidArgumentException('A size is not a number above zero.');
             }
         }
     }
