@@ -56,7 +56,7 @@ final class ExerciseForm
             }
             $field = "requirements.{$r->id}";
             $asked = ($in['asked'] ?? '') === '1';
-            $label = trim((string) preg_replace('/\s+/u', ' ', (string) ($in['label'] ?? $r->label)));
+            $label = trim((string) preg_replace('/\s+/u', ' ', (string) (array_key_exists('label', $in) ? $in['label'] : $r->label)));
             if ($label === '' || mb_strlen($label) > 60) {
                 $problems["$field.label"] = 'A size needs a name of at most 60 letters.';
             }

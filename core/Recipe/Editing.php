@@ -72,7 +72,7 @@ final class Editing
         if ($s === null) {
             return $r;
         }
-        $name = trim($name ?? '');
+        $name = self::typed($name ?? '');
         if ($name !== '') {
             $s = $s->named(mb_substr($name, 0, 60));
         }
@@ -86,7 +86,7 @@ final class Editing
                 foreach (is_array($v) ? $v : [] as $i => $changes) {
                     foreach (is_array($changes) ? $changes : [] as $k => $value) {
                         if (isset($shapes[$i][$k]) && $k !== 'kind' && is_string($value)) {
-                            $shapes[$i][$k] = mb_substr(trim($value), 0, 121);
+                            $shapes[$i][$k] = self::typed($value);
                         }
                     }
                 }
@@ -94,7 +94,7 @@ final class Editing
             } elseif ($field->type === FieldType::Regions) {
                 $s = $s->with($key, self::regions($v));
             } elseif (is_string($v) && ($field->type !== FieldType::Choice || isset($field->options[$v]))) {
-                $s = $s->with($key, mb_substr(trim($v), 0, 121));
+                $s = $s->with($key, self::typed($v));
             }
         }
 
@@ -109,6 +109,12 @@ final class Editing
         }
 
         return is_array($v) && $v !== [] ? array_values(array_map(static fn (mixed $n): int => min(9999, (int) $n), array_slice($v, 0, 200))) : 'all';
+    }
+
+    /** What was typed, without the characters that no text holds, and a little longer at most than any size may be. */
+    private static function typed(string $v): string
+    {
+        return mb_substr(trim((string) preg_replace('/[\x00-\x1F\x7F]/', '', mb_scrub($v, 'UTF-8'))), 0, 121);
     }
 
     private static function lastSketch(Recipe $r): string

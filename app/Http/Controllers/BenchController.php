@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Jobs\PreparePart;
 use App\Models\Assignment;
 use App\Models\Exercise;
 use App\Models\HandIn;
@@ -145,7 +146,11 @@ final class BenchController extends Controller
             return response()->view('bench.stale', ['typed' => []], 409);
         }
         $revision = $work->recipe->head();
-        $report = $this->bench->check($this->bench->evaluate($revision->recipe()), $work->assignment->exercise->sheet());
+        $state = $this->bench->evaluate($revision->recipe());
+        if ($state->part->isEmpty()) {
+            return redirect()->route('work', $work->assignment_id)->withErrors(['hand-in' => 'There is no part yet to hand in.']);
+        }
+        $report = $this->bench->check($state, $work->assignment->exercise->sheet());
         $handIn = DB::transaction(function () use ($work, $revision, $report): HandIn {
             Work::query()->lockForUpdate()->findOrFail($work->id);
 
@@ -154,6 +159,8 @@ final class BenchController extends Controller
                 'state' => 'waiting', 'report' => $report->toArray(), 'overrules' => [], 'comment' => '',
             ]);
         });
+
+        PreparePart::dispatch($handIn->revision_id);
 
         return redirect()->route('hand-ins.show', $handIn);
     }

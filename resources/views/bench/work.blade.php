@@ -22,7 +22,7 @@
 </div>
 </header>
 <aside class="sheet" aria-label="Sheet">
-<div id="notice" role="alert" hidden></div>
+<div id="notice" role="alert" @if ($errors->has('hand-in')) class="notice" @else hidden @endif>{{ $errors->first('hand-in') }}</div>
 <header><h2>Sheet</h2>@if ($drawingLarge !== '')<button type="button" class="link small" data-opens="large">Show it large</button>@endif</header>
 @if ($handIn !== null && $work)<p class="small" style="padding:0 16px 8px"><a class="link" href="{{ route('hand-ins.show', $handIn) }}">{{ ['waiting' => 'Handed in, waiting', 'returned' => 'Came back', 'accepted' => 'Accepted'][$handIn->state] }}</a>@if ($handIn->comment !== ''): {{ $handIn->comment }}@endif</p>@endif
 @if ($drawing !== '')<div class="paper">{!! $drawing !!}</div>@endif

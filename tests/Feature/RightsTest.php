@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Person;
+use Tests\School;
+
+const STEPS = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12']];
+
+beforeEach(function (): void {
+    $this->s = new School;
+    $this->exercise = $this->s->exercise();
+    $this->assignment = $this->s->assignment($this->exercise);
+    $this->work = $this->s->work($this->assignment, null, STEPS);
+    $this->handIn = $this->s->handIn($this->work);
+    $this->reference = $this->exercise->reference;
+    $this->key = app(\App\Support\Workbench::class)->evaluate($this->work->recipe->document())->key;
+    $this->referenceKey = app(\App\Support\Workbench::class)->evaluate($this->reference->document())->key;
+});
+
+/** @return array<string, array{string, string, array<string, mixed>}> method, path, input */
+function routesOf(object $t): array
+{
+    return [
+        'own bench' => ['GET', "/work/{$t->assignment->id}", []],
+        'part of the work' => ['GET', "/recipes/{$t->work->recipe_id}/part/{$t->key}.glb", []],
+        'STL of the work' => ['GET', "/recipes/{$t->work->recipe_id}/part.stl", []],
+        'recipe of the work' => ['GET', "/recipes/{$t->work->recipe_id}/part.json", []],
+        'edit the work' => ['POST', "/recipes/{$t->work->recipe_id}/edit", ['version' => 1, 'do' => 'undo']],
+        'check the work' => ['POST', "/works/{$t->work->id}/check", []],
+        'hand the work in' => ['POST', "/works/{$t->work->id}/hand-in", ['version' => 1]],
+        'report' => ['GET', "/hand-ins/{$t->handIn->id}", []],
+        'part handed in' => ['GET', "/hand-ins/{$t->handIn->id}/part.stl", []],
+        'glb handed in' => ['GET', "/hand-ins/{$t->handIn->id}/part.glb", []],
+        'overrule' => ['POST', "/hand-ins/{$t->handIn->id}/overrule", ['row' => 'size-x', 'met' => '0', 'reason' => 'x']],
+        'decide' => ['POST', "/hand-ins/{$t->handIn->id}/decide", ['state' => 'accepted']],
+        'reference bench' => ['GET', "/exercises/{$t->exercise->id}/bench", []],
+        'reference part' => ['GET', "/recipes/{$t->reference->id}/part/{$t->referenceKey}.glb", []],
+        'reference STL' => ['GET', "/recipes/{$t->reference->id}/part.stl", []],
+        'reference recipe' => ['GET', "/recipes/{$t->reference->id}/part.json", []],
+        'edit the reference' => ['POST', "/recipes/{$t->reference->id}/edit", ['version' => 1, 'do' => 'undo']],
+        'exercise' => ['GET', "/exercises/{$t->exercise->id}", []],
+        'save the exercise' => ['POST', "/exercises/{$t->exercise->id}", ['title' => 'Mine now']],
+        'give it to a class' => ['POST', "/exercises/{$t->exercise->id}/assignments", []],
+        'new exercise' => ['GET', '/exercises/new', []],
+        'class table' => ['GET', "/assignments/{$t->assignment->id}", []],
+        'open a work' => ['GET', "/works/{$t->work->id}", []],
+    ];
+}
+
+/** @return list<string> the routes that let this person in */
+function letIn(object $t, Person $who): array
+{
+    $in = [];
+    foreach (routesOf($t) as $name => [$method, $path, $input]) {
+        $status = $t->actingAs($who)->call($method, $path, $input)->getStatusCode();
+        expect($status)->not->toBe(500, $name)->not->toBe(404, $name);
+        if ($status !== 403) {
+            $in[] = $name;
+        }
+    }
+
+    return $in;
+}
+
+it('lets a student to own work and nothing else', function (): void {
+    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in']);
+});
+
+it('lets a classmate see nothing of it but begin own work', function (): void {
+    expect(letIn($this, $this->s->classmate))->toBe(['own bench']);
+});
+
+it('lets a student of another class see nothing at all', function (): void {
+    expect(letIn($this, $this->s->stranger))->toBe([]);
+});
+
+it('lets the teacher see and judge, but not edit a student’s part', function (): void {
+    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'reference bench', 'reference part', 'reference STL', 'reference recipe', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
+});
+
+it('lets the teacher of another class only make own exercises', function (): void {
+    expect(letIn($this, $this->s->otherTeacher))->toBe(['new exercise']);
+});
+
+it('shows lists of what is one’s own only', function (): void {
+    $this->s->exercise($this->s->otherTeacher)->update(['title' => 'Secret bracket']);
+    $this->actingAs($this->s->teacher)->get('/')->assertSee('Drilled plate')->assertSee('7a')->assertDontSee('Secret bracket')->assertDontSee('WREN8');
+    $this->actingAs($this->s->stranger)->get('/')->assertDontSee('Drilled plate');
+    $this->actingAs($this->s->student)->get('/')->assertSee('Drilled plate')->assertDontSee('Bruno');
+});
+
+it('never shows the reference part’s recipe to a student', function (): void {
+    $this->reference->head();
+    $page = $this->actingAs($this->s->student)->get("/work/{$this->assignment->id}")->assertOk()->getContent();
+    expect($page)->not->toContain($this->referenceKey)->not->toContain("/recipes/{$this->reference->id}/");
+});
+
+it('does not let a teacher give an exercise to a class of somebody else', function (): void {
+    $this->actingAs($this->s->teacher)->post("/exercises/{$this->exercise->id}/assignments", ['class_id' => $this->s->otherClass->id, 'due_on' => '2030-01-01'])->assertSessionHasErrorsIn('give', 'class_id');
+});

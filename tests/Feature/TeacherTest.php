@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Assignment;
+use App\Models\Exercise;
+use Tests\School;
+
+beforeEach(function (): void {
+    $this->s = new School;
+    $this->actingAs($this->s->teacher);
+});
+
+it('makes an exercise and goes on to its reference part', function (): void {
+    $this->post('/exercises', ['title' => 'Sensor foot', 'brief' => "One.\n\nTwo.", 'unit' => 'in'])->assertRedirect();
+    $e = Exercise::query()->where('title', 'Sensor foot')->firstOrFail();
+    $this->get("/exercises/{$e->id}/bench")->assertOk()->assertSee('inch');
+    $this->get("/exercises/{$e->id}")->assertOk()->assertSee('Build it first')->assertSee('Nothing to measure yet');
+});
+
+it('says beside the field what is missing and keeps what was typed', function (): void {
+    $this->from('/exercises/new')->post('/exercises', ['title' => '', 'brief' => 'kept text', 'unit' => 'yd'])->assertSessionHasErrors(['title', 'unit']);
+    $this->get('/exercises/new')->assertSee('Give the exercise a title.')->assertSee('kept text');
+});
+
+it('reads nominal values from the reference part and follows its edits', function (): void {
+    $e = $this->s->exercise();
+    $this->get("/exercises/{$e->id}")->assertOk()->assertSee('60')->assertSee('⌀ 8');
+    $this->post("/recipes/{$e->reference_id}/edit", ['version' => 1, 'do' => 'set', 'step' => 's1', 'values' => ['width' => '75']])->assertOk();
+    $this->get("/exercises/{$e->id}")->assertOk();
+    expect($e->fresh()->sheet()->requirements[0]->nominal)->toBe(75.0);
+});
+
+it('keeps tolerance, points, name and choice of each requirement', function (): void {
+    $e = $this->s->exercise();
+    $this->get("/exercises/{$e->id}");
+    $this->post("/exercises/{$e->id}", ['title' => 'Plate', 'brief' => '', 'requirements' => [
+        'size-x' => ['asked' => '1', 'label' => 'Long side', 'tolerance' => '1/4', 'points' => '5'],
+        'size-y' => ['asked' => '0', 'label' => 'Depth', 'tolerance' => '0.2', 'points' => '2'],
+        'wall' => ['asked' => '1', 'label' => 'Thinnest wall', 'limit' => '3/2', 'points' => '1'],
+        'fits-bed' => ['asked' => '1', 'label' => 'Fits', 'x' => '200', 'y' => '150', 'z' => '100', 'points' => '1'],
+    ]])->assertRedirect()->assertSessionHasNoErrors();
+    $r = collect($e->fresh()->sheet()->requirements)->keyBy('id');
+    expect([$r['size-x']->label, $r['size-x']->tolerance, $r['size-x']->points, $r['size-x']->nominal])->toBe(['Long side', 0.25, 5, 60.0])
+        ->and($r['size-y']->asked)->toBeFalse()->and($r['size-y']->letter)->toBe('')
+        ->and($r['wall']->nominal)->toBe(1.5)->and($r['fits-bed']->where['y'])->toEqual(150);
+    // another look at the exercise keeps the choices
+    $this->get("/exercises/{$e->id}")->assertOk()->assertSee('Long side');
+    expect($e->fresh()->sheet()->requirements[0]->tolerance)->toBe(0.25);
+});
+
+it('never takes a nominal value from the form', function (): void {
+    $e = $this->s->exercise();
+    $this->post("/exercises/{$e->id}", ['title' => 'Plate', 'requirements' => ['size-x' => ['asked' => '1', 'label' => 'Width', 'tolerance' => '0.2', 'points' => '2', 'nominal' => '1', 'limit' => '1']]]);
+    expect($e->fresh()->sheet()->requirements[0]->nominal)->toBe(60.0);
+});
+
+it('says at the field what cannot be a tolerance, a limit or points', function (array $input, string $field): void {
+    $e = $this->s->exercise();
+    $this->from("/exercises/{$e->id}")->post("/exercises/{$e->id}", ['title' => 'Plate', 'requirements' => $input])->assertSessionHasErrors($field);
+    $this->get("/exercises/{$e->id}")->assertOk()->assertSee('class="wrong"', false);
+})->with([
+    [['size-x' => ['asked' => '1', 'label' => 'Width', 'tolerance' => 'much', 'points' => '2']], 'requirements.size-x.tolerance'],
+    [['size-x' => ['asked' => '1', 'label' => 'Width', 'tolerance' => '-1', 'points' => '2']], 'requirements.size-x.tolerance'],
+    [['size-x' => ['asked' => '1', 'label' => 'Width', 'tolerance' => '0.2', 'points' => 'two']], 'requirements.size-x.points'],
+    [['size-x' => ['asked' => '1', 'label' => ' ', 'tolerance' => '0.2', 'points' => '2']], 'requirements.size-x.label'],
+    [['wall' => ['asked' => '1', 'label' => 'Wall', 'limit' => '0', 'points' => '2']], 'requirements.wall.limit'],
+    [['fits-bed' => ['asked' => '1', 'label' => 'Bed', 'x' => '-5', 'points' => '2']], 'requirements.fits-bed.x'],
+]);
+
+it('gives an exercise to a class with a due date', function (): void {
+    $e = $this->s->exercise();
+    $this->post("/exercises/{$e->id}/assignments", ['class_id' => $this->s->class->id, 'due_on' => '2030-05-02', 'checks_allowed' => ''])->assertRedirect();
+    $a = Assignment::query()->firstOrFail();
+    expect($a->due_on->toDateString())->toBe('2030-05-02')->and($a->checks_allowed)->toBeNull();
+    // once more only changes the date
+    $this->post("/exercises/{$e->id}/assignments", ['class_id' => $this->s->class->id, 'due_on' => '2030-05-09', 'checks_allowed' => '3'])->assertRedirect();
+    expect(Assignment::query()->count())->toBe(1)->and($a->fresh()->checks_allowed)->toBe(3);
+});
+
+it('does not give out an exercise that asks for nothing', function (): void {
+    $e = $this->s->exercise(null, []);
+    $this->post("/exercises/{$e->id}/assignments", ['class_id' => $this->s->class->id, 'due_on' => '2030-05-02'])->assertSessionHasErrorsIn('give', 'class_id');
+    expect(Assignment::query()->count())->toBe(0);
+});
+
+it('shows the class by requirement, those who wait on top', function (): void {
+    $a = $this->s->assignment();
+    $steps = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'], ['kind' => 'cylinder', 'round' => '4', 'length' => '30', 'z' => '-5', 'effect' => 'cut']];
+    $this->s->handIn($this->s->work($a, $this->s->classmate, $steps));
+    $page = $this->get("/assignments/{$a->id}")->assertOk()->assertSeeInOrder(['Bruno', 'Ada'])->assertSee('Not begun')->assertSee('Most common mistakes')->assertSee('radius as the diameter')->getContent();
+    expect($page)->toContain('4.00 too small');
+});
+
+it('overrules a row with a reason, and takes it back', function (): void {
+    $h = $this->s->handIn($this->s->work($this->s->assignment(), null, [['kind' => 'block', 'width' => '61', 'depth' => '40', 'height' => '12']]));
+    $points = $h->points();
+    $this->from("/hand-ins/{$h->id}")->post("/hand-ins/{$h->id}/overrule", ['row' => 'size-x', 'met' => '1', 'reason' => ''])->assertSessionHasErrorsIn('row-size-x', 'reason');
+    $this->post("/hand-ins/{$h->id}/overrule", ['row' => 'size-x', 'met' => '1', 'reason' => 'Agreed in class'])->assertRedirect();
+    expect($h->fresh()->points())->toBe($points + 2);
+    $this->get("/hand-ins/{$h->id}")->assertSee('Agreed in class');
+    // the measured report itself stays as it was
+    expect(collect($h->fresh()->report)->firstWhere('id', 'size-x')['status'])->toBe('off');
+    $this->post("/hand-ins/{$h->id}/overrule", ['row' => 'size-x', 'met' => 'as measured'])->assertRedirect();
+    expect($h->fresh()->points())->toBe($points);
+    $this->post("/hand-ins/{$h->id}/overrule", ['row' => 'nonsense', 'met' => '1', 'reason' => 'x'])->assertSessionHasErrorsIn('row-nonsense', 'row');
+});
+
+it('comments, sends back and accepts, and the student sees it', function (): void {
+    $h = $this->s->handIn($this->s->work($this->s->assignment(), null, [['kind' => 'block']]));
+    $this->post("/hand-ins/{$h->id}/decide", ['state' => 'returned', 'comment' => 'Look at the <hole>.'])->assertRedirect();
+    $this->actingAs($this->s->student)->get('/')->assertSee('Came back')->assertSee('Look at the &lt;hole&gt;.', false);
+    $this->get("/hand-ins/{$h->id}")->assertSee('Your teacher says')->assertSee('Sent back')->assertDontSee('Overrule');
+    $this->actingAs($this->s->teacher)->post("/hand-ins/{$h->id}/decide", ['state' => 'accepted', 'comment' => ''])->assertRedirect();
+    expect($h->fresh()->state)->toBe('accepted');
+    $this->post("/hand-ins/{$h->id}/decide", ['state' => 'burnt'])->assertSessionHasErrors('state');
+});
