@@ -1,0 +1,85 @@
+// Every screen: no serious finding of axe-core, no sideways scrolling, a visible focus, nothing smaller than 12 px.
+import AxePkg from '@axe-core/playwright';
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { BASE, openBrowser, openWindow, signInStudent, signInTeacher, sound } from './support.mjs';
+
+const AxeBuilder = AxePkg.default ?? AxePkg.AxeBuilder ?? AxePkg;
+let browser;
+before(async () => { browser = await openBrowser(); });
+after(() => browser.close());
+
+async function inspect(page, name) {
+  await page.waitForLoadState('networkidle');
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  assert.deepEqual(violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 120)).join(' | ')}`), [], name);
+  for (const [width, height] of [[1280, 800], [1920, 1080]]) {
+    await page.setViewportSize({ width, height });
+    const wide = await page.evaluate(() => {
+      const over = [...document.querySelectorAll('body *')].filter((e) => e.scrollWidth > e.clientWidth + 1 && ['auto', 'scroll'].includes(getComputedStyle(e).overflowX));
+      return { page: document.documentElement.scrollWidth - window.innerWidth, inside: over.map((e) => e.className) };
+    });
+    assert.ok(wide.page <= 0, `${name} scrolls sideways by ${wide.page} px at ${width}`);
+    assert.deepEqual(wide.inside, [], `${name}: an area scrolls sideways at ${width}`);
+  }
+  const tiny = await page.evaluate(() => [...document.querySelectorAll('body *')].filter((e) => [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim()) && !e.closest('svg, script, style, .vh') && parseFloat(getComputedStyle(e).fontSize) < 11.9).map((e) => `${e.tagName} ${e.textContent.trim().slice(0, 30)}`));
+  assert.deepEqual(tiny, [], name);
+  // the focus can be seen on whatever has it
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  const ring = await page.evaluate(() => { const s = getComputedStyle(document.activeElement); return s.outlineStyle !== 'none' && parseFloat(s.outlineWidth) >= 2; });
+  assert.ok(ring, `${name}: no visible focus`);
+  sound(page);
+}
+
+test('sign-in', async () => {
+  const page = await openWindow(browser);
+  await page.goto(`${BASE}/sign-in`);
+  await inspect(page, 'sign-in');
+  await page.getByLabel('Class code').fill('LARK7');
+  await page.getByRole('button', { name: 'Find my class' }).click();
+  await inspect(page, 'sign-in, class found');
+});
+
+test('student’s screens', async () => {
+  const page = await openWindow(browser);
+  await signInStudent(page, 'WREN8', 'Mira');
+  await inspect(page, 'student’s list');
+  await page.getByRole('link', { name: 'Open Mast clamp' }).click();
+  await inspect(page, 'bench');
+  await page.getByRole('button', { name: 'Show it large' }).click();
+  await inspect(page, 'bench with the drawing large');
+  await page.goto(`${BASE}/`);
+  await page.getByRole('link', { name: 'Report on Mast clamp' }).click();
+  await inspect(page, 'report');
+});
+
+test('teacher’s screens', async () => {
+  const page = await openWindow(browser);
+  await signInTeacher(page);
+  await inspect(page, 'teacher’s list');
+  await page.getByRole('link', { name: 'Mast clamp' }).last().click();
+  await inspect(page, 'exercise editor');
+  await page.getByRole('link', { name: 'Open its build log' }).click();
+  await inspect(page, 'reference bench');
+  await page.goto(`${BASE}/exercises/new`);
+  await inspect(page, 'new exercise');
+  await page.goto(`${BASE}/`);
+  await page.getByRole('link', { name: 'Mast clamp' }).first().click();
+  await inspect(page, 'class table');
+  await page.getByRole('link', { name: 'Mira' }).click();
+  await inspect(page, 'report');
+  await page.locator('#row-hole-1-diameter').getByRole('link', { name: /Overrule/ }).click();
+  await inspect(page, 'report with a row to overrule');
+});
+
+test('a closed door says so in the house’s own words', async () => {
+  const page = await openWindow(browser);
+  await signInStudent(page, 'WREN8', 'Noor');
+  for (const [path, words] of [['/assignments/1', 'not yours'], ['/nowhere', 'nothing here']]) {
+    await page.goto(BASE + path);
+    await page.getByText(words).waitFor();
+    await page.getByRole('link', { name: /start page/i }).first().waitFor();
+  }
+  sound(page);
+});

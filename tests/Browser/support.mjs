@@ -1,0 +1,85 @@
+// Shared by the browser tests: a Chromium, people who sign in, and what every page must keep.
+import assert from 'node:assert/strict';
+import { existsSync } from 'node:fs';
+import { chromium } from 'playwright-core';
+
+export const BASE = process.env.BASE ?? 'http://127.0.0.1:8085';
+const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+
+export async function openBrowser() {
+  return chromium.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+  });
+}
+
+// A window of one person. Faults of scripts and requests to other hosts are collected and looked at in `sound`.
+export async function openWindow(browser, { width = 1280, height = 800 } = {}) {
+  const context = await browser.newContext({ viewport: { width, height }, acceptDownloads: true });
+  context.setDefaultTimeout(15000);
+  const page = await context.newPage();
+  page.faults = [];
+  watch(page);
+  return page;
+}
+
+export function watch(page) {
+  page.faults ??= [];
+  page.on('pageerror', (e) => page.faults.push(`script: ${e.message}`));
+  page.on('console', (m) => m.type() === 'error' && !/status of (409|422|429|403|404)/.test(m.text()) && page.faults.push(`console: ${m.text()}`));
+  page.on('request', (r) => !r.url().startsWith(BASE) && !/^(data|blob):/.test(r.url()) && page.faults.push(`request to ${r.url()}`));
+}
+
+export const sound = (page) => assert.deepEqual(page.faults, []);
+
+export async function signInTeacher(page, email = 'ines.halloran@hillside.example') {
+  await page.goto(`${BASE}/sign-in`);
+  await page.getByLabel('E-mail address').fill(email);
+  await page.getByLabel('Password').fill('garden-gate');
+  await page.locator('section[aria-labelledby=teachers]').getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('heading', { name: 'Classes and exercises' }).waitFor();
+}
+
+export async function signInStudent(page, code, name) {
+  await page.goto(`${BASE}/sign-in`);
+  await page.getByLabel('Class code').fill(code);
+  await page.getByRole('button', { name: 'Find my class' }).click();
+  await page.getByLabel(name, { exact: true }).check();
+  await page.getByLabel('PIN').fill('4711');
+  await page.locator('section[aria-labelledby=students]').getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('heading', { name: 'My work' }).waitFor();
+}
+
+// The bench
+
+export const version = (page) => page.locator('#state').getAttribute('data-version').then(Number);
+
+/** Does something and waits until the server has answered with a newer state. */
+export async function edit(page, act) {
+  const before = await version(page);
+  await act();
+  await page.waitForFunction((v) => Number(document.getElementById('state')?.dataset.version) > v, before);
+}
+
+export const add = (page, kind) => edit(page, () => page.locator(`#verb-${kind}`).click());
+
+/** Types into a value of a step and leaves it, as a person does. */
+export async function type(page, field, text) {
+  const input = page.locator(`#${field}`);
+  if ((await input.inputValue()) === text) return;
+  await edit(page, async () => {
+    await input.fill(text);
+    await input.press('Tab');
+  });
+}
+
+export async function pick(page, field, value) {
+  const select = page.locator(`#${field}`);
+  if ((await select.inputValue()) === value) return;
+  await edit(page, () => select.selectOption(value));
+}
+
+export const readout = (page, name) => page.locator('.readouts').getByText(name, { exact: true }).locator('xpath=following-sibling::dd[1]').innerText();
+
+/** Waits until the stage shows the part that the page names. */
+export const shown = (page) => page.waitForFunction(() => document.querySelector('[data-stage]').dataset.part === document.getElementById('state').dataset.glb);
