@@ -39,7 +39,7 @@ final class Parts
     /** @param list<array<string, mixed>> $steps */
     public static function measure(array $steps, string $unit = 'mm'): PartMeasures
     {
-        return new PartMeasures(self::build($steps, $unit)->part);
+        return new PartMeasures(self::build($steps, $unit)->part());
     }
 
     /** The code of the message at the last step, or the step's status when it says nothing. @param list<array<string, mixed>> $steps */

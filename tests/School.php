@@ -66,7 +66,7 @@ final class School
             ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut'],
         ]);
         $teacher ??= $this->teacher;
-        $part = app(Workbench::class)->evaluate($document)->part;
+        $part = app(Workbench::class)->evaluate($document)->part();
         $rows = $part->isEmpty() ? [] : array_map(static fn (Requirement $r): array => $r->toArray(), Sheet::lettered(Proposer::propose(new PartMeasures($part), Unit::Millimetre)));
 
         return Exercise::create(['teacher_id' => $teacher->id, 'reference_id' => app(RecipeBook::class)->begin($teacher, $document)->id, 'title' => 'Drilled plate', 'brief' => 'For the bed.', 'unit' => 'mm', 'requirements' => $rows]);

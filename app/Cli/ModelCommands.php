@@ -153,7 +153,7 @@ final class ModelCommands
                 }
             }
 
-            return [$state->part, "recipe in {$recipe->unit->value}", $sound];
+            return [$state->part(), "recipe in {$recipe->unit->value}", $sound];
         }
         $unit = Unit::from((string) ($this->options['unit'] ?? 'mm'));
 

@@ -25,7 +25,7 @@ final class PreparePart implements ShouldQueue
             return;
         }
         $state = $bench->evaluate($revision->recipe());
-        if ($state->part->isEmpty()) {
+        if ($state->isEmpty()) {
             return;
         }
         $bench->glb($state);

@@ -25,22 +25,34 @@ final class BenchPage
         $common = self::common($work->recipe, $bench, $book);
         $rows = $work->report()?->rows ?? [];
         $stale = $work->last_check !== null && $work->last_check['key'] !== $common['state']->key;
-        $states = [];
-        foreach ($rows as $r) {
-            $states[$r->id] = $stale && $r->status === 'met' ? 'stale' : $r->status;
-        }
+        $states = self::states($rows, $stale);
         $reference = $bench->evaluate($exercise->reference->document());
 
         return [...$common,
             'work' => $work, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => self::byId($rows), 'states' => $states, 'stale' => $stale,
             'drawing' => $bench->sheetSvg($reference, $sheet, 300, 300, $states, true),
-            'drawingLarge' => $bench->sheetSvg($reference, $sheet, 1100, 640, $states),
             'metCount' => count(array_filter($states, static fn (string $s): bool => $s === 'met')),
             'handIn' => $work->lastHandIn,
             'checksLeft' => $work->assignment->checks_allowed === null ? null : max(0, $work->assignment->checks_allowed - $work->checks_used),
             'marks' => array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $states[$r->id], 'text' => $r->measured, 'place' => $r->place],
                 array_filter($rows, static fn (Row $r): bool => $r->place !== null && ! $stale))),
         ];
+    }
+
+    /**
+     * How each size stands: what was met before the part changed has to be checked anew.
+     *
+     * @param list<Row> $rows
+     * @return array<string, string> by requirement id
+     */
+    public static function states(array $rows, bool $stale): array
+    {
+        $states = [];
+        foreach ($rows as $r) {
+            $states[$r->id] = $stale && $r->status === 'met' ? 'stale' : $r->status;
+        }
+
+        return $states;
     }
 
     /** @return array<string, mixed> */
@@ -52,7 +64,7 @@ final class BenchPage
         return [...$common,
             'work' => null, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => [], 'states' => [], 'stale' => false,
             'drawing' => $bench->sheetSvg($common['state'], new Sheet($sheet->unit, [], $exercise->title), 300, 330),
-            'drawingLarge' => '', 'metCount' => 0, 'handIn' => null, 'checksLeft' => null, 'marks' => [],
+            'metCount' => 0, 'handIn' => null, 'checksLeft' => null, 'marks' => [],
         ];
     }
 
@@ -64,10 +76,10 @@ final class BenchPage
 
         return [
             'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
-            'readouts' => $state->part->isEmpty() ? null : $bench->readouts($state),
-            'bodies' => $state->part->isEmpty() ? [] : array_keys(BodyNames::of($state->part)),
+            'readouts' => $state->isEmpty() ? null : $bench->readouts($state),
+            'bodies' => $state->isEmpty() ? [] : array_keys(BodyNames::of($state->part())),
             'canUndo' => $recipe->current !== 1, 'canRedo' => $book->canRedo($recipe),
-            'glb' => $state->part->isEmpty() ? '' : route('recipes.glb', [$recipe, $state->key], false),
+            'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$recipe, $state->key], false),
             'picked' => null, 'fresh' => null, 'said' => '',
         ];
     }

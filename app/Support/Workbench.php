@@ -19,6 +19,9 @@ use Cubo\Recipe\Recipe as Document;
 /** The core behind the pages: evaluates recipes, measures, checks and draws, all through the part cache. */
 final class Workbench
 {
+    /** Raise when sheets are drawn in another way, so that no old one is found. */
+    private const SHEETS = 1;
+
     public function __construct(private readonly PartFiles $files) {}
 
     public function evaluate(Document $recipe): PartState
@@ -28,14 +31,14 @@ final class Workbench
 
     public function glb(PartState $state): string
     {
-        return $this->files->remember($state->key, 'glb', static fn (): string => GlbFile::write($state->part));
+        return $this->files->remember($state->key, 'glb', static fn (): string => GlbFile::write($state->part()));
     }
 
     /** @return array{volume: float, area: float, size: array{float,float,float}, bodies: int, low: float} */
     public function readouts(PartState $state): array
     {
         $json = $this->files->remember($state->key, 'readouts', static function () use ($state): string {
-            $m = new PartMeasures($state->part);
+            $m = new PartMeasures($state->part());
 
             return (string) json_encode(['volume' => $m->mass()->volume, 'area' => $m->mass()->area, 'size' => $m->bounds()->size(), 'bodies' => $m->bodyCount(), 'low' => $m->bounds()->min[2]]);
         });
@@ -45,25 +48,29 @@ final class Workbench
 
     public function check(PartState $state, Sheet $sheet): Report
     {
-        return Checker::check(new PartMeasures($state->part), $sheet);
+        return Checker::check(new PartMeasures($state->part()), $sheet);
     }
 
     public function drawing(PartState $state): Drawing
     {
-        $bytes = $this->files->remember($state->key, 'views', static fn (): string => serialize(Drawing::of(new PartMeasures($state->part))));
+        $bytes = $this->files->remember($state->key, 'views', static fn (): string => serialize(Drawing::of(new PartMeasures($state->part()))));
         $drawing = @unserialize($bytes);
 
-        return $drawing instanceof Drawing ? $drawing : Drawing::of(new PartMeasures($state->part));
+        return $drawing instanceof Drawing ? $drawing : Drawing::of(new PartMeasures($state->part()));
     }
 
     /** @param array<string, string> $states by requirement id */
     public function sheetSvg(PartState $reference, Sheet $sheet, float $width, float $height, array $states = [], bool $lettersOnly = false): string
     {
-        if ($reference->part->isEmpty()) {
+        if ($reference->isEmpty()) {
             return '';
         }
-        $drawing = $this->drawing($reference);
+        $key = sha1(serialize([self::SHEETS, $reference->key, $sheet->toJson(), $width, $height, $states, $lettersOnly]));
 
-        return (new DrawingSheet($drawing, $width, $height, $states, "Drawing of {$sheet->title}: front, top, right and isometric view", $lettersOnly))->svg(DimensionPlan::of($sheet, $drawing->bounds));
+        return $this->files->remember($key, 'svg', function () use ($reference, $sheet, $width, $height, $states, $lettersOnly): string {
+            $drawing = $this->drawing($reference);
+
+            return (new DrawingSheet($drawing, $width, $height, $states, "Drawing of {$sheet->title}: front, top, right and isometric view", $lettersOnly))->svg(DimensionPlan::of($sheet, $drawing->bounds));
+        });
     }
 }

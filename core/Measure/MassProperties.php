@@ -64,6 +64,7 @@ final class MassProperties
         $ox = $x[0];
         $oy = $y[0];
         $oz = $z[0];
+        $flat = array_map(static fn (Surface $u): bool => $u->isFlat(), $s->surfaces);
         $v = $mx = $my = $mz = $area = 0.0;
         for ($h = 0, $n = count($s->start); $h < $n; $h += 3) {
             $a = $s->start[$h];
@@ -83,7 +84,7 @@ final class MassProperties
             $mx += $six * ($ax + $bx + $cx);
             $my += $six * ($ay + $by + $cy);
             $mz += $six * ($az + $bz + $cz);
-            if ($s->surfaceOfTriangle(intdiv($h, 3))->isFlat()) {
+            if ($flat[$s->surfaceOf[$s->facet[intdiv($h, 3)]]]) {
                 $ux = $bx - $ax;
                 $uy = $by - $ay;
                 $uz = $bz - $az;
@@ -102,13 +103,16 @@ final class MassProperties
     private static function rule(): array
     {
         static $rule = null;
+        if ($rule !== null) {
+            return $rule;
+        }
         $q = sqrt(15.0);
         $a = (6 - $q) / 21;
         $b = (6 + $q) / 21;
         $wa = (155 - $q) / 1200;
         $wb = (155 + $q) / 1200;
 
-        return $rule ??= [[1 / 3, 1 / 3, 9 / 40], [$a, $a, $wa], [1 - 2 * $a, $a, $wa], [$a, 1 - 2 * $a, $wa], [$b, $b, $wb], [1 - 2 * $b, $b, $wb], [$b, 1 - 2 * $b, $wb]];
+        return $rule = [[1 / 3, 1 / 3, 9 / 40], [$a, $a, $wa], [1 - 2 * $a, $a, $wa], [$a, 1 - 2 * $a, $wa], [$b, $b, $wb], [1 - 2 * $b, $b, $wb], [$b, 1 - 2 * $b, $wb]];
     }
 
     /**
@@ -165,10 +169,14 @@ final class MassProperties
         [$ax, $ay, $az] = $s->axis;
         $ball = $s->kind === SurfaceKind::Sphere;
         $slant = sqrt(1 + $s->slope ** 2);
+        $x0 = $m->x[$i] - $cx;
+        $y0 = $m->y[$i] - $cy;
+        $z0 = $m->z[$i] - $cz;
+        $sumV = $sumA = $sumX = $sumY = $sumZ = 0.0;
         foreach ($rule as [$u, $v, $weight]) {
-            $px = $m->x[$i] + $u * $ux + $v * $wx - $cx;
-            $py = $m->y[$i] + $u * $uy + $v * $wy - $cy;
-            $pz = $m->z[$i] + $u * $uz + $v * $wz - $cz;
+            $px = $x0 + $u * $ux + $v * $wx;
+            $py = $y0 + $u * $uy + $v * $wy;
+            $pz = $z0 + $u * $uz + $v * $wz;
             $h = 0.0;
             if (! $ball) {
                 $h = $px * $ax + $py * $ay + $pz * $az;
@@ -185,36 +193,49 @@ final class MassProperties
             $seen = $weight * ($nx * $px + $ny * $py + $nz * $pz) / $rho;
             $r = $s->radius + $s->slope * $h;
             if ($ball) {
-                $volume = ($r ** 3 - $rho2 * $rho) / 3 * $seen / $rho2;
-                $reach = ($r ** 4 - $rho2 * $rho2) / 4 * $seen / $rho2;
-                $this->a += abs($r * $r / $rho2 * $seen);
+                $volume = ($r * $r * $r - $rho2 * $rho) / 3 * $seen / $rho2;
+                $reach = ($r * $r * $r * $r - $rho2 * $rho2) / 4 * $seen / $rho2;
+                $sumA += abs($r * $r / $rho2 * $seen);
             } else {
                 $volume = ($r * $r - $rho2) / 2 * $seen / $rho;
-                $reach = ($r ** 3 - $rho2 * $rho) / 3 * $seen / $rho;
-                $this->a += abs($r * $slant / $rho * $seen);
+                $reach = ($r * $r * $r - $rho2 * $rho) / 3 * $seen / $rho;
+                $sumA += abs($r * $slant / $rho * $seen);
             }
-            $this->v += $volume;
-            $this->m[0] += $volume * ($cx + $h * $ax) + $reach * $px / $rho;
-            $this->m[1] += $volume * ($cy + $h * $ay) + $reach * $py / $rho;
-            $this->m[2] += $volume * ($cz + $h * $az) + $reach * $pz / $rho;
+            $sumV += $volume;
+            $sumX += $volume * ($cx + $h * $ax) + $reach * $px / $rho;
+            $sumY += $volume * ($cy + $h * $ay) + $reach * $py / $rho;
+            $sumZ += $volume * ($cz + $h * $az) + $reach * $pz / $rho;
         }
+        $this->v += $sumV;
+        $this->a += $sumA;
+        $this->m[0] += $sumX;
+        $this->m[1] += $sumY;
+        $this->m[2] += $sumZ;
     }
 
     private function wedges(): void
     {
         $m = $this->solid;
         $gauss = [[0.5 - sqrt(0.15), 5 / 18], [0.5, 8 / 18], [0.5 + sqrt(0.15), 5 / 18]];
-        foreach ($m->start as $h => $a) {
-            $fa = $m->facet[intdiv($h, 3)];
-            $fb = $m->facet[intdiv($m->twin[$h], 3)];
-            $sa = $m->surfaces[$m->surfaceOf[$fa]];
-            $sb = $m->surfaces[$m->surfaceOf[$fb]];
-            if ($sa === $sb || ($sa->isFlat() && $sb->isFlat())) {
+        foreach ($m->twin as $h => $o) {
+            // both sides of an edge share the true curve: it is found once
+            if ($o < $h) {
                 continue;
             }
-            $b = $m->start[$h % 3 === 2 ? $h - 2 : $h + 1];
+            $fa = $m->facet[intdiv($h, 3)];
+            $fb = $m->facet[intdiv($o, 3)];
+            if ($m->surfaceOf[$fa] === $m->surfaceOf[$fb]) {
+                continue;
+            }
+            $sa = $m->surfaces[$m->surfaceOf[$fa]];
+            $sb = $m->surfaces[$m->surfaceOf[$fb]];
+            if ($sa->isFlat() && $sb->isFlat()) {
+                continue;
+            }
+            $a = $m->start[$h];
+            $b = $m->start[$o];
             $t = [$m->x[$b] - $m->x[$a], $m->y[$b] - $m->y[$a], $m->z[$b] - $m->z[$a]];
-            $l = sqrt($t[0] ** 2 + $t[1] ** 2 + $t[2] ** 2);
+            $l = sqrt($t[0] * $t[0] + $t[1] * $t[1] + $t[2] * $t[2]);
             if ($l < 1e-12) {
                 continue;
             }
@@ -224,22 +245,38 @@ final class MassProperties
             foreach ($gauss as [$u, $weight]) {
                 $p = [$m->x[$a] + $u * $l * $t[0], $m->y[$a] + $u * $l * $t[1], $m->z[$a] + $u * $l * $t[2]];
                 $onBoth = SurfaceEquation::meet($m, $sa, $fa, $sb, $fb, $p, $e1, $e2);
-                if ($onBoth === null) {
-                    continue;
-                }
-                $onOwn = SurfaceEquation::project($sa, $p);
-                $q = [$onBoth[0] - $p[0], $onBoth[1] - $p[1], $onBoth[2] - $p[2]];
-                $r = [$onOwn[0] - $p[0], $onOwn[1] - $p[1], $onOwn[2] - $p[2]];
-                $wedge = $weight * $l * 0.5 * (($r[1] * $q[2] - $r[2] * $q[1]) * $t[0] + ($r[2] * $q[0] - $r[0] * $q[2]) * $t[1] + ($r[0] * $q[1] - $r[1] * $q[0]) * $t[2]);
-                $this->v += $wedge;
-                // the strip of surface between the projected chord and the true curve, outside to the right of the edge
-                $n = $sa->isFlat() ? $e1 : SurfaceEquation::outward($sa, $p, $e1);
-                $o = [$t[1] * $n[2] - $t[2] * $n[1], $t[2] * $n[0] - $t[0] * $n[2], $t[0] * $n[1] - $t[1] * $n[0]];
-                $this->a += $weight * $l * (($q[0] - $r[0]) * $o[0] + ($q[1] - $r[1]) * $o[1] + ($q[2] - $r[2]) * $o[2]);
-                for ($c = 0; $c < 3; $c++) {
-                    $this->m[$c] += $wedge * ($p[$c] + ($q[$c] + $r[$c]) / 3);
+                if ($onBoth !== null) {
+                    $q = [$onBoth[0] - $p[0], $onBoth[1] - $p[1], $onBoth[2] - $p[2]];
+                    $this->wedge($sa, $fa, $p, $q, $t, $weight * $l);
+                    $this->wedge($sb, $fb, $p, $q, [-$t[0], -$t[1], -$t[2]], $weight * $l);
                 }
             }
         }
+    }
+
+    /**
+     * One side's share at a spot of an edge.
+     *
+     * @param array{float,float,float} $p on the chord
+     * @param array{float,float,float} $q from there to the true curve
+     * @param array{float,float,float} $t direction of the edge as this side's facet runs along it
+     */
+    private function wedge(Surface $s, int $f, array $p, array $q, array $t, float $length): void
+    {
+        $m = $this->solid;
+        $n = [$m->nx[$f], $m->ny[$f], $m->nz[$f]];
+        $r = [0.0, 0.0, 0.0];
+        if (! $s->isFlat()) {
+            $onOwn = SurfaceEquation::project($s, $p);
+            $r = [$onOwn[0] - $p[0], $onOwn[1] - $p[1], $onOwn[2] - $p[2]];
+            $n = SurfaceEquation::outward($s, $p, $n);
+            $wedge = $length * 0.5 * (($r[1] * $q[2] - $r[2] * $q[1]) * $t[0] + ($r[2] * $q[0] - $r[0] * $q[2]) * $t[1] + ($r[0] * $q[1] - $r[1] * $q[0]) * $t[2]);
+            $this->v += $wedge;
+            for ($c = 0; $c < 3; $c++) {
+                $this->m[$c] += $wedge * ($p[$c] + ($q[$c] + $r[$c]) / 3);
+            }
+        }
+        // the strip of surface between the projected chord and the true curve, outside to the right of the edge
+        $this->a += $length * (($q[0] - $r[0]) * ($t[1] * $n[2] - $t[2] * $n[1]) + ($q[1] - $r[1]) * ($t[2] * $n[0] - $t[0] * $n[2]) + ($q[2] - $r[2]) * ($t[0] * $n[1] - $t[1] * $n[0]));
     }
 }

@@ -24,7 +24,7 @@ final class SurfaceEquation
             $d = [$d[0] - $h * $s->axis[0], $d[1] - $h * $s->axis[1], $d[2] - $h * $s->axis[2]];
             $r += $s->slope * $h;
         }
-        $l = sqrt($d[0] ** 2 + $d[1] ** 2 + $d[2] ** 2) ?: 1e-300;
+        $l = sqrt($d[0] * $d[0] + $d[1] * $d[1] + $d[2] * $d[2]) ?: 1e-300;
         $radial = [$d[0] / $l, $d[1] / $l, $d[2] / $l];
         $k = $s->slope;
 
@@ -67,7 +67,7 @@ final class SurfaceEquation
             return $facet;
         }
         [, $g] = self::at($s, $p);
-        $l = sqrt($g[0] ** 2 + $g[1] ** 2 + $g[2] ** 2);
+        $l = sqrt($g[0] * $g[0] + $g[1] * $g[1] + $g[2] * $g[2]);
         $sign = $g[0] * $facet[0] + $g[1] * $facet[1] + $g[2] * $facet[2] < 0 ? -1 : 1;
 
         return [$sign * $g[0] / $l, $sign * $g[1] / $l, $sign * $g[2] / $l];
@@ -84,9 +84,11 @@ final class SurfaceEquation
      */
     public static function meet(Solid $m, Surface $sa, int $fa, Surface $sb, int $fb, array $p, array $e1, array $e2): ?array
     {
-        $c1 = $c2 = 0.0;
+        $qx = $p[0];
+        $qy = $p[1];
+        $qz = $p[2];
         for ($i = 0; $i < 8; $i++) {
-            $q = [$p[0] + $c1 * $e1[0] + $c2 * $e2[0], $p[1] + $c1 * $e1[1] + $c2 * $e2[1], $p[2] + $c1 * $e1[2] + $c2 * $e2[2]];
+            $q = [$qx, $qy, $qz];
             [$va, $ga] = self::value($m, $sa, $fa, $q);
             [$vb, $gb] = self::value($m, $sb, $fb, $q);
             $a = $ga[0] * $e1[0] + $ga[1] * $e1[1] + $ga[2] * $e1[2];
@@ -94,19 +96,21 @@ final class SurfaceEquation
             $c = $gb[0] * $e1[0] + $gb[1] * $e1[1] + $gb[2] * $e1[2];
             $d = $gb[0] * $e2[0] + $gb[1] * $e2[1] + $gb[2] * $e2[2];
             $det = $a * $d - $b * $c;
-            if (abs($det) < 1e-4) {
+            if ($det < 1e-4 && $det > -1e-4) {
                 return null;
             }
             $s1 = ($va * $d - $vb * $b) / $det;
             $s2 = ($a * $vb - $c * $va) / $det;
-            $c1 -= $s1;
-            $c2 -= $s2;
-            if (abs($s1) + abs($s2) < 1e-13) {
+            $qx -= $s1 * $e1[0] + $s2 * $e2[0];
+            $qy -= $s1 * $e1[1] + $s2 * $e2[1];
+            $qz -= $s1 * $e1[2] + $s2 * $e2[2];
+            // the next step would be the square of this one
+            if ($s1 * $s1 + $s2 * $s2 < 1e-16) {
                 break;
             }
         }
 
-        return [$p[0] + $c1 * $e1[0] + $c2 * $e2[0], $p[1] + $c1 * $e1[1] + $c2 * $e2[1], $p[2] + $c1 * $e1[2] + $c2 * $e2[2]];
+        return [$qx, $qy, $qz];
     }
 
     /**
@@ -116,7 +120,9 @@ final class SurfaceEquation
     private static function value(Solid $m, Surface $s, int $f, array $p): array
     {
         if ($s->isFlat()) {
-            return [$m->nx[$f] * $p[0] + $m->ny[$f] * $p[1] + $m->nz[$f] * $p[2] - $m->offset[$f], [$m->nx[$f], $m->ny[$f], $m->nz[$f]]];
+            $n = [$m->nx[$f], $m->ny[$f], $m->nz[$f]];
+
+            return [$n[0] * $p[0] + $n[1] * $p[1] + $n[2] * $p[2] - $m->offset[$f], $n];
         }
         [$v, $g] = self::at($s, $p);
 

@@ -34,7 +34,7 @@ final class Evaluator
         $part = new Solid;
         // the solid itself is only read from the cache when a later step must be computed, or at the end
         $behind = false;
-        $key = sha1(self::VERSION);
+        $key = $nothing = sha1(self::VERSION);
         $results = $sketches = [];
         foreach ($recipe->steps as $step) {
             if ($step->off) {
@@ -75,11 +75,11 @@ final class Evaluator
                 $results[$step->id] = new StepResult($step->id, 'failed', [$p->note]);
             }
         }
-        if ($behind) {
-            $part = $this->cache->get($key) ?? $this->again($recipe, null);
-        }
 
-        return new PartState($part, $results, $key);
+        return new PartState(
+            $behind ? fn (): Solid => $this->cache->get($key) ?? $this->again($recipe, null) : $part,
+            $key === $nothing, $results, $key,
+        );
     }
 
     /** The part before a step, computed without the cache, for when a cached solid has gone. */
@@ -93,7 +93,7 @@ final class Evaluator
             $steps[] = $s;
         }
 
-        return (new self)->evaluate(new Recipe($recipe->unit, $steps))->part;
+        return (new self)->evaluate(new Recipe($recipe->unit, $steps))->part();
     }
 
     /**

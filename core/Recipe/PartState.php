@@ -4,14 +4,29 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Closure;
 use Cubo\Solid\Solid;
 
 /** The part a recipe makes, and how each step went. `key` names the part's geometry for caches. */
-final readonly class PartState
+final class PartState
 {
-    /** @param array<string, StepResult> $results by step id */
-    public function __construct(public Solid $part, public array $results, public string $key) {}
+    /**
+     * @param Solid|Closure(): Solid $part the solid, or where to get it: many pages need only the key and the messages
+     * @param array<string, StepResult> $results by step id
+     */
+    public function __construct(private Solid|Closure $part, private readonly bool $empty, public readonly array $results, public readonly string $key) {}
 
+    public function part(): Solid
+    {
+        return $this->part = $this->part instanceof Closure ? ($this->part)() : $this->part;
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->empty;
+    }
+
+    /** Every step that is switched on works, and there is a part. */
     public function isSound(): bool
     {
         foreach ($this->results as $r) {
@@ -20,6 +35,6 @@ final readonly class PartState
             }
         }
 
-        return ! $this->part->isEmpty();
+        return ! $this->empty;
     }
 }

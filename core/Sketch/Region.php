@@ -11,27 +11,32 @@ final readonly class Region
     public function __construct(public int $number, public float $area, public array $loops) {}
 
     /**
-     * A spot well inside, for a number to stand on: of points spread over the region the one farthest from its outline.
+     * A spot well inside, for a number to stand on: of points spread over the region the one farthest from its outline,
+     * then looked for more closely around it.
      *
      * @return array{float,float}
      */
     public function spot(): array
     {
-        $us = array_column($this->loops[0], 0);
-        $vs = array_column($this->loops[0], 1);
-        [$u0, $v0] = [min($us), min($vs)];
-        [$w, $h] = [max($us) - $u0, max($vs) - $v0];
-        $best = $this->loops[0][0];
-        $most = -1.0;
-        for ($i = 0; $i < 24; $i++) {
-            for ($j = 0; $j < 24; $j++) {
-                $p = [$u0 + $w * ($i + 0.5) / 24, $v0 + $h * ($j + 0.5) / 24];
-                $d = $this->depth($p);
-                if ($d > $most + 1e-9) {
-                    $most = $d;
-                    $best = $p;
+        $us = array_column($this->loops[0], 0) ?: [0.0];
+        $vs = array_column($this->loops[0], 1) ?: [0.0];
+        $w = max($us) - min($us);
+        $h = max($vs) - min($vs);
+        $best = $middle = [min($us) + $w / 2, min($vs) + $h / 2];
+        $most = -INF;
+        // narrow regions need more points to be hit at all
+        foreach ([[13, 1.0], [5, 0.15], [5, 0.05]] as [$n, $share]) {
+            for ($i = 0; $i < $n; $i++) {
+                for ($j = 0; $j < $n; $j++) {
+                    $p = [$middle[0] + $w * $share * (($i + 0.5) / $n - 0.5), $middle[1] + $h * $share * (($j + 0.5) / $n - 0.5)];
+                    $d = $this->depth($p);
+                    if ($d > $most + 1e-9) {
+                        $most = $d;
+                        $best = $p;
+                    }
                 }
             }
+            $middle = $best;
         }
 
         return $best;
@@ -40,22 +45,29 @@ final readonly class Region
     /** Distance to the outline, negative outside. @param array{float,float} $p */
     private function depth(array $p): float
     {
+        [$x, $y] = $p;
         $in = false;
         $least = INF;
         foreach ($this->loops as $loop) {
-            $a = $loop[count($loop) - 1];
-            foreach ($loop as $b) {
-                if (($a[1] > $p[1]) !== ($b[1] > $p[1]) && $p[0] < ($b[0] - $a[0]) * ($p[1] - $a[1]) / ($b[1] - $a[1]) + $a[0]) {
+            [$ax, $ay] = $loop[count($loop) - 1];
+            foreach ($loop as [$bx, $by]) {
+                if (($ay > $y) !== ($by > $y) && $x < ($bx - $ax) * ($y - $ay) / ($by - $ay) + $ax) {
                     $in = ! $in;
                 }
-                $d = [$b[0] - $a[0], $b[1] - $a[1]];
-                $l2 = $d[0] ** 2 + $d[1] ** 2;
-                $t = $l2 > 0 ? max(0.0, min(1.0, (($p[0] - $a[0]) * $d[0] + ($p[1] - $a[1]) * $d[1]) / $l2)) : 0.0;
-                $least = min($least, hypot($p[0] - $a[0] - $t * $d[0], $p[1] - $a[1] - $t * $d[1]));
-                $a = $b;
+                $dx = $bx - $ax;
+                $dy = $by - $ay;
+                $l2 = $dx * $dx + $dy * $dy;
+                $t = $l2 > 0 ? (($x - $ax) * $dx + ($y - $ay) * $dy) / $l2 : 0.0;
+                $t = $t < 0 ? 0.0 : ($t > 1 ? 1.0 : $t);
+                $ex = $x - $ax - $t * $dx;
+                $ey = $y - $ay - $t * $dy;
+                $d = $ex * $ex + $ey * $ey;
+                $least = $d < $least ? $d : $least;
+                $ax = $bx;
+                $ay = $by;
             }
         }
 
-        return $in ? $least : -$least;
+        return $in ? sqrt($least) : -sqrt($least);
     }
 }

@@ -94,7 +94,7 @@ final class DemoSchoolSeeder extends Seeder
         $this->build($reference, $document);
         $state = $this->bench->evaluate($document);
         $known = array_merge($plan['ask'], $plan['skip'], array_keys($plan['label']));
-        $proposed = Proposer::propose(new PartMeasures($state->part), $document->unit);
+        $proposed = Proposer::propose(new PartMeasures($state->part()), $document->unit);
         $missing = array_diff($known, array_map(static fn (Requirement $r): string => $r->id, $proposed));
         if ($missing !== []) {
             throw new \LogicException("{$plan['title']}: the part has no " . implode(', ', $missing));

@@ -76,7 +76,7 @@ test('teacher’s screens', async () => {
 test('a closed door says so in the house’s own words', async () => {
   const page = await openWindow(browser);
   await signInStudent(page, 'WREN8', 'Noor');
-  for (const [path, words] of [['/assignments/1', 'not yours'], ['/nowhere', 'nothing here']]) {
+  for (const [path, words] of [['/assignments/1', 'This is not yours to see'], ['/nowhere', 'There is nothing here']]) {
     await page.goto(BASE + path);
     await page.getByText(words).waitFor();
     await page.getByRole('link', { name: /start page/i }).first().waitFor();

@@ -170,7 +170,7 @@ it('slot of length 85 from centre distance 65 and width 20', function (): void {
 
 it('inch and millimetre: 1 in = 25.4 mm exactly', function (): void {
     // ISO 80000-3:2019 and the international yard and pound agreement of 1959
-    $inch = (new PartMeasures(Parts::build([['kind' => 'cylinder', 'by' => 'radius', 'round' => '1', 'length' => '2']], 'in')->part))->mass()->volume;
+    $inch = (new PartMeasures(Parts::build([['kind' => 'cylinder', 'by' => 'radius', 'round' => '1', 'length' => '2']], 'in')->part()))->mass()->volume;
     $mm = Parts::measure([['kind' => 'cylinder', 'by' => 'radius', 'round' => '25.4', 'length' => '50.8']])->mass()->volume;
     expect($inch)->toEqualWithDelta($mm, 1e-9 * $mm);
 });

@@ -19,12 +19,12 @@ use Tests\Parts;
 /** @return array<string, array{Solid}> */
 function exported(): array
 {
-    $out = ['two bodies' => [Parts::build([['kind' => 'block', 'width' => '40', 'depth' => '20', 'height' => '10'], ['kind' => 'ball', 'round' => '9', 'x' => '60']])->part]];
+    $out = ['two bodies' => [Parts::build([['kind' => 'block', 'width' => '40', 'depth' => '20', 'height' => '10'], ['kind' => 'ball', 'round' => '9', 'x' => '60']])->part()]];
     foreach (glob(dirname(__DIR__, 2) . '/docs/examples/*.json') ?: [] as $file) {
         if (! str_contains((string) file_get_contents($file), 'cubo-recipe')) {
             continue;
         }
-        $out[basename($file)] = [(new Evaluator)->evaluate(Recipe::fromJson((string) file_get_contents($file)))->part];
+        $out[basename($file)] = [(new Evaluator)->evaluate(Recipe::fromJson((string) file_get_contents($file)))->part()];
     }
 
     return $out;

@@ -53,6 +53,17 @@ final class BenchController extends Controller
         return view('bench.page', BenchPage::forWork($work, $this->bench, $this->book));
     }
 
+    /** The exercise's drawing at full size, with the state of the last check. */
+    public function sheet(Request $request, Assignment $assignment): Response
+    {
+        $this->authorize('work', $assignment);
+        $work = Work::query()->where('assignment_id', $assignment->id)->where('student_id', $request->user()?->id)->first();
+        $stale = $work?->last_check !== null && $work->last_check['key'] !== $this->bench->evaluate($work->recipe->document())->key;
+        $exercise = $assignment->exercise;
+
+        return response($this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), 1100, 640, BenchPage::states($work?->report()->rows ?? [], $stale)));
+    }
+
     public function reference(Exercise $exercise): View
     {
         $this->authorize('edit', $exercise);
@@ -147,7 +158,7 @@ final class BenchController extends Controller
         }
         $revision = $work->recipe->head();
         $state = $this->bench->evaluate($revision->recipe());
-        if ($state->part->isEmpty()) {
+        if ($state->isEmpty()) {
             return redirect()->route('work', $work->assignment_id)->withErrors(['hand-in' => 'There is no part yet to hand in.']);
         }
         $report = $this->bench->check($state, $work->assignment->exercise->sheet());

@@ -48,9 +48,9 @@ final class ExerciseController extends Controller
         $this->authorize('edit', $exercise);
         $state = $this->bench->evaluate($exercise->reference->document());
         $sheet = $exercise->sheet();
-        if (! $state->part->isEmpty()) {
+        if (! $state->isEmpty()) {
             // nominal values always come from the reference part as it is now
-            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose(new PartMeasures($state->part), $sheet->unit), $sheet->requirements), $exercise->title);
+            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose(new PartMeasures($state->part()), $sheet->unit), $sheet->requirements), $exercise->title);
             $rows = array_map(static fn ($r): array => $r->toArray(), $sheet->requirements);
             if ($rows != $exercise->requirements) {
                 $exercise->update(['requirements' => $rows]);
@@ -62,8 +62,8 @@ final class ExerciseController extends Controller
         return view('teacher.exercise', [
             'exercise' => $exercise, 'sheet' => $sheet, 'state' => $state, 'unit' => $sheet->unit,
             'drawing' => $this->bench->sheetSvg($state, $sheet, 780, 470),
-            'glb' => $state->part->isEmpty() ? '' : route('recipes.glb', [$exercise->reference_id, $state->key], false),
-            'readouts' => $state->part->isEmpty() ? null : $this->bench->readouts($state),
+            'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$exercise->reference_id, $state->key], false),
+            'readouts' => $state->isEmpty() ? null : $this->bench->readouts($state),
             'classes' => $teacher->classes()->orderBy('name')->get(),
             'assignments' => $exercise->assignments()->with('schoolClass')->get()->keyBy('class_id'),
         ]);

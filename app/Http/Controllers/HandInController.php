@@ -35,7 +35,7 @@ final class HandInController extends Controller
             'handIn' => $handIn, 'exercise' => $exercise, 'report' => $handIn->frozenReport(), 'states' => $states, 'unit' => $exercise->sheet()->unit,
             'state' => $state, 'document' => $document, 'judge' => (bool) $request->user()?->can('judge', $handIn),
             'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), 430, 300, $states),
-            'glb' => $state->part->isEmpty() ? '' : route('hand-ins.part', [$handIn, 'glb'], false),
+            'glb' => $state->isEmpty() ? '' : route('hand-ins.part', [$handIn, 'glb'], false),
             'marks' => array_values(array_map(static fn (array $r): array => ['letter' => $r['letter'], 'id' => $r['id'], 'status' => $r['status'], 'text' => $r['measured'], 'place' => $r['place']],
                 array_filter($handIn->report, static fn (array $r): bool => $r['place'] !== null && $r['status'] !== 'met'))),
         ]);
@@ -49,7 +49,7 @@ final class HandInController extends Controller
             return PartController::file($this->bench->glb($state), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
         }
 
-        return PartController::export($state->part, $ending, Str::slug($handIn->work->assignment->exercise->title . ' ' . $handIn->work->student->name));
+        return PartController::export($state->part(), $ending, Str::slug($handIn->work->assignment->exercise->title . ' ' . $handIn->work->student->name));
     }
 
     public function overrule(Request $request, HandIn $handIn): RedirectResponse

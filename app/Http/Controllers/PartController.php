@@ -34,7 +34,7 @@ final class PartController extends Controller
             return self::file((string) json_encode($document->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 'application/json', "$name.json");
         }
 
-        return self::export($bench->evaluate($document)->part, $ending, $name);
+        return self::export($bench->evaluate($document)->part(), $ending, $name);
     }
 
     public static function export(Solid $part, string $ending, string $name): Response

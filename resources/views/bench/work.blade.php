@@ -1,5 +1,6 @@
 @php
-    $edit = 'hx-post="' . route('recipes.edit', $recipe, false) . '" hx-target="#work" hx-swap="innerMorph" hx-sync="#bench-sync:queue all"';
+    $address = route('recipes.edit', $recipe, false);
+    $edit = 'hx-post="' . $address . '" hx-target="#work" hx-swap="innerMorph" hx-sync="#bench-sync:queue all"';
     $hidden = '<input type="hidden" name="_token" value="' . csrf_token() . '" autocomplete="off"><input type="hidden" name="version" value="' . $recipe->version . '">';
     $asked = $sheet->asked();
 @endphp
@@ -14,7 +15,7 @@
 <div class="grow"></div>
 <div class="acts">
 @if ($work)
-<form {!! str_replace(route('recipes.edit', $recipe, false), route('works.check', $work, false), $edit) !!}>{!! $hidden !!}<button class="btn go" id="check" @disabled($checksLeft === 0)>Check <kbd>Ctrl Enter</kbd>@if ($checksLeft !== null)<span class="small">{{ $checksLeft }} left</span>@endif</button></form>
+<form {!! str_replace($address, route('works.check', $work, false), $edit) !!}>{!! $hidden !!}<button class="btn go" id="check" @disabled($checksLeft === 0)>Check <kbd>Ctrl Enter</kbd>@if ($checksLeft !== null)<span class="small">{{ $checksLeft }} left</span>@endif</button></form>
 <form method="post" action="{{ route('works.hand-in', $work) }}">{!! $hidden !!}<button class="btn ink" data-asks="Hand it in now?" @disabled($glb === '')>{{ $handIn ? 'Hand in again' : 'Hand in' }}</button></form>
 @else
 <a class="btn go" href="{{ route('exercises.edit', $exercise) }}">Choose what is asked</a>
@@ -23,7 +24,7 @@
 </header>
 <aside class="sheet" aria-label="Sheet">
 <div id="notice" role="alert" @if ($errors->has('hand-in')) class="notice" @else hidden @endif>{{ $errors->first('hand-in') }}</div>
-<header><h2>Sheet</h2>@if ($drawingLarge !== '')<button type="button" class="link small" data-opens="large">Show it large</button>@endif</header>
+<header><h2>Sheet</h2>@if ($work && $drawing !== '')<button type="button" class="link small" data-opens="large" hx-get="{{ route('work.sheet', $work->assignment_id, false) }}" hx-target="#large-drawing" hx-swap="innerHTML">Show it large</button>@endif</header>
 @if ($handIn !== null && $work)<p class="small" style="padding:0 16px 8px"><a class="link" href="{{ route('hand-ins.show', $handIn) }}">{{ ['waiting' => 'Handed in, waiting', 'returned' => 'Came back', 'accepted' => 'Accepted'][$handIn->state] }}</a>@if ($handIn->comment !== ''): {{ $handIn->comment }}@endif</p>@endif
 @if ($drawing !== '')<div class="paper">{!! $drawing !!}</div>@endif
 @if (trim($exercise->brief) !== '')<div class="brief">{{ $exercise->brief }}</div>@endif
@@ -41,7 +42,6 @@
 <p class="small" style="padding:6px 16px">Build the part as the class should. Its sizes become what is asked; nothing is typed twice.</p>
 @endif
 <script type="application/json" id="marks">{!! json_encode($marks, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
-@if ($drawingLarge !== '')<dialog class="large" id="large" aria-label="Drawing"><form method="dialog" class="row"><h2>{{ $exercise->title }}</h2><button class="btn">Close</button></form>{!! $drawingLarge !!}</dialog>@endif
 </aside>
 <section class="log" aria-label="Build log">
 <header><h2>Build log</h2><span class="small" id="bench-sync">

@@ -168,7 +168,7 @@ it('refuses what is no exercise', function (string $json): void {
 
 it('checks a mesh from elsewhere for its flat sizes', function (): void {
     $block = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12']];
-    $mesh = StlFile::read(StlFile::write(Parts::build($block)->part));
+    $mesh = StlFile::read(StlFile::write(Parts::build($block)->part()));
     $e = new Exercise(Unit::Millimetre, Exercise::lettered(Proposer::propose(Parts::measure($block), Unit::Millimetre)));
     expect(Checker::check(new PartMeasures($mesh), $e)->allMet())->toBeTrue();
 });

@@ -13,7 +13,7 @@ use Tests\Soundness;
 const DRILLED = [['kind' => 'block', 'width' => '40', 'depth' => '20', 'height' => '10'], ['kind' => 'cylinder', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut']];
 
 it('writes STL that it reads back as a closed solid of the same volume', function (): void {
-    $s = Parts::build(DRILLED)->part;
+    $s = Parts::build(DRILLED)->part();
     $back = StlFile::read(StlFile::write($s));
     expect(Soundness::faults($back))->toBe([])
         ->and($back->triangleCount())->toBe($s->triangleCount())
@@ -21,12 +21,12 @@ it('writes STL that it reads back as a closed solid of the same volume', functio
 });
 
 it('has the size that its header says', function (): void {
-    $bytes = StlFile::write(Parts::build(DRILLED)->part);
+    $bytes = StlFile::write(Parts::build(DRILLED)->part());
     expect(strlen($bytes))->toBe(84 + 50 * unpack('V', substr($bytes, 80, 4))[1])->and(str_starts_with($bytes, 'solid'))->toBeFalse();
 });
 
 it('scales an STL file in inches', function (): void {
-    $bytes = StlFile::write(Parts::build([['kind' => 'block', 'width' => '1', 'depth' => '1', 'height' => '1']])->part);
+    $bytes = StlFile::write(Parts::build([['kind' => 'block', 'width' => '1', 'depth' => '1', 'height' => '1']])->part());
     expect(StlFile::read($bytes, 25.4)->facettedVolume())->toEqualWithDelta(25.4 ** 3, 1e-3);
 });
 
@@ -40,7 +40,7 @@ it('reads text STL', function (): void {
 });
 
 it('tells an open mesh from a closed one', function (): void {
-    $bytes = StlFile::write(Parts::build(DRILLED)->part);
+    $bytes = StlFile::write(Parts::build(DRILLED)->part());
     $n = unpack('V', substr($bytes, 80, 4))[1];
     $open = substr($bytes, 0, 80) . pack('V', $n - 1) . substr($bytes, 84, 50 * ($n - 1));
     expect((new PartMeasures(StlFile::read($open)))->isClosed())->toBeFalse();
@@ -56,7 +56,7 @@ it('refuses what is no STL file and says why', function (string $bytes): void {
 ]);
 
 it('writes 3MF as a package with one object a body', function (): void {
-    $s = Parts::build([...DRILLED, ['kind' => 'ball', 'round' => '5', 'x' => '60']])->part;
+    $s = Parts::build([...DRILLED, ['kind' => 'ball', 'round' => '5', 'x' => '60']])->part();
     $bytes = ThreeMfFile::write($s, 'Foot & <plate>');
     $path = tempnam(sys_get_temp_dir(), 'cubo');
     file_put_contents($path, $bytes);
@@ -73,18 +73,18 @@ it('writes 3MF as a package with one object a body', function (): void {
 });
 
 it('gives the same bytes for the same part', function (): void {
-    $s = Parts::build(DRILLED)->part;
+    $s = Parts::build(DRILLED)->part();
     expect(sha1(ThreeMfFile::write($s)))->toBe(sha1(ThreeMfFile::write($s)))->and(sha1(StlFile::write($s)))->toBe(sha1(StlFile::write($s)))->and(sha1(GlbFile::write($s)))->toBe(sha1(GlbFile::write($s)));
 });
 
 it('leaves no temporary file behind', function (): void {
     $before = count(glob(sys_get_temp_dir() . '/cubo*') ?: []);
-    ThreeMfFile::write(Parts::build(DRILLED)->part);
+    ThreeMfFile::write(Parts::build(DRILLED)->part());
     expect(count(glob(sys_get_temp_dir() . '/cubo*') ?: []))->toBe($before);
 });
 
 it('names the faces in glTF', function (): void {
-    $glb = GlbFile::write(Parts::build(DRILLED)->part);
+    $glb = GlbFile::write(Parts::build(DRILLED)->part());
     $json = json_decode(substr($glb, 20, unpack('V', substr($glb, 12, 4))[1]), true);
     expect($json['meshes'][0]['primitives'][0]['extras']['faces'])->toContain('s1:top', 's2:side');
 });

@@ -68,7 +68,7 @@ it('names bodies after the first step they have faces of', function (): void {
         ['kind' => 'block', 'width' => '40', 'depth' => '10', 'height' => '10'],
         ['kind' => 'block', 'width' => '4', 'depth' => '10', 'height' => '10', 'effect' => 'cut'],
         ['kind' => 'ball', 'round' => '5', 'x' => '50'],
-    ])->part));
+    ])->part()));
     expect($names)->toBe(['s1', 's1.2', 's3']);
 });
 
@@ -77,6 +77,6 @@ it('keeps the name of a body when an earlier size changes', function (): void {
         ['kind' => 'block', 'width' => $width, 'depth' => '10', 'height' => '10'],
         ['kind' => 'ball', 'round' => '5', 'x' => '80'],
         ['kind' => 'copy', 'body' => 's2', 'times' => '2', 'x' => '10'],
-    ])->part));
+    ])->part()));
     expect($names('40'))->toBe($names('60'))->toHaveCount(4);
 });

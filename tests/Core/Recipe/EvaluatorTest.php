@@ -19,7 +19,7 @@ function volume(array $steps, string $unit = 'mm'): float
 const BLOCK = ['kind' => 'block', 'width' => '40', 'depth' => '20', 'height' => '10'];
 
 it('places solids with their base on the ground', function (array $step, array $box): void {
-    $s = Parts::build([$step])->part;
+    $s = Parts::build([$step])->part();
     expect(Soundness::faults($s))->toBe([])->and((new PartMeasures($s))->bounds()->min)->toEqualWithDelta(array_slice($box, 0, 3), 1e-9)->and((new PartMeasures($s))->bounds()->max)->toEqualWithDelta(array_slice($box, 3), 1e-9);
 })->with([
     'block by its middle' => [BLOCK, [-20, -10, 0, 20, 10, 10]],
@@ -52,7 +52,7 @@ it('extrudes single regions, all of them, up and down', function (): void {
         ->and(volume($extrude([1])))->toEqualWithDelta(8000 - M_PI * 250, 1e-6 * 8000)
         ->and(volume($extrude([2])))->toEqualWithDelta(M_PI * 250, 1e-6 * 800)
         ->and(volume($extrude([1, 2])))->toEqualWithDelta(8000.0, 1e-9)
-        ->and(Parts::build($extrude([1], ['direction' => 'down']))->part->vertexBox()[2])->toBe(-10.0);
+        ->and(Parts::build($extrude([1], ['direction' => 'down']))->part()->vertexBox()[2])->toBe(-10.0);
 });
 
 it('makes the same part by different ways', function (): void {
@@ -126,7 +126,7 @@ it('keeps the last good part and goes on with what does not depend on a failed s
     $state = Parts::build([BLOCK, ['kind' => 'ball', 'round' => '12..5'], ['kind' => 'block', 'width' => '10', 'depth' => '10', 'height' => '10', 'z' => '10']]);
     expect($state->results['s2']->status)->toBe('failed')
         ->and($state->results['s3']->status)->toBe('done')
-        ->and($state->part->facettedVolume())->toEqualWithDelta(9000.0, 1e-9)
+        ->and($state->part()->facettedVolume())->toEqualWithDelta(9000.0, 1e-9)
         ->and($state->isSound())->toBeFalse();
 });
 
@@ -228,6 +228,6 @@ it('gives the same part with and without a cache, whatever was built before', fu
         }
         $with = (new Evaluator($cache))->evaluate(Parts::recipe($steps));
         $without = (new Evaluator)->evaluate(Parts::recipe($steps));
-        expect($with->key)->toBe($without->key)->and($with->part->facettedVolume())->toBe($without->part->facettedVolume());
+        expect($with->key)->toBe($without->key)->and($with->part()->facettedVolume())->toBe($without->part()->facettedVolume());
     }
 });

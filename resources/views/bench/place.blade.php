@@ -1,1 +1,0 @@
-<x-num :step="$id" field="x" :label="$fields['x']->label" :value="$step->text('x')" :bad="$field === 'x'"/>, <x-num :step="$id" field="y" :label="$fields['y']->label" :value="$step->text('y')" :bad="$field === 'y'"/>, <x-num :step="$id" field="z" :label="$fields['z']->label" :value="$step->text('z')" :bad="$field === 'z'"/>

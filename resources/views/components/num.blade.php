@@ -1,2 +1,0 @@
-@props(['step', 'field', 'label', 'value', 'bad' => false])
-<input class="val {{ $bad ? 'bad' : '' }}" id="{{ $step }}-{{ str_replace('.', '-', $field) }}" name="values[{{ str_replace('.', '][', $field) }}]" value="{{ $value }}" aria-label="{{ $label }}" autocomplete="off" spellcheck="false" maxlength="120" size="{{ max(2, min(18, mb_strlen($value) + 1)) }}" @if ($bad) aria-invalid="true" aria-describedby="{{ $step }}-why" @endif>

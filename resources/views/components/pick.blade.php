@@ -1,2 +1,0 @@
-@props(['step', 'field', 'label', 'value', 'options', 'bad' => false])
-<select class="val word {{ $bad ? 'bad' : '' }}" id="{{ $step }}-{{ str_replace('.', '-', $field) }}" name="values[{{ str_replace('.', '][', $field) }}]" aria-label="{{ $label }}" @if ($bad) aria-invalid="true" aria-describedby="{{ $step }}-why" @endif>@foreach ($options as $k => $words)<option value="{{ $k }}" @selected((string) $k === (string) $value)>{{ $words }}</option>@endforeach</select>
