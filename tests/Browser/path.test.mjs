@@ -75,7 +75,7 @@ test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => 
     await student.locator('#check').click();
     await student.locator('#req-hole-0-diameter').getByText('5.00 too small').waitFor();
     await student.getByText('Did you type the radius as the diameter?').waitFor();
-    assert.equal(await student.locator('#req-size-x').getByText('Met').count(), 1);
+    assert.equal(await student.locator('#req-size-x').getByText('Met', { exact: true }).count(), 1);
     assert.match(await student.locator('.strip').innerText(), /of 10 met|of 9 met|of 11 met/);
     // the place is marked on the part
     await student.waitForFunction(() => document.querySelector('.stage svg + canvas + svg, .stage canvas + svg')?.textContent.includes('5.00'));
@@ -85,7 +85,7 @@ test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => 
     await type(student, 's2-round', '10');
     await student.getByText('Changed since').first().waitFor();
     await student.keyboard.press('Control+Enter');
-    await student.locator('#req-hole-0-diameter').getByText('Met').waitFor();
+    await student.locator('#req-hole-0-diameter').getByText('Met', { exact: true }).waitFor();
     const button = student.getByRole('button', { name: 'Hand in', exact: true });
     await button.click();
     await student.getByRole('button', { name: 'Hand it in now?' }).click();
@@ -96,7 +96,7 @@ test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => 
   await t.test('the teacher sees the class, opens the hand-in, overrules, comments and sends it back', async () => {
     await teacher.reload();
     const line = teacher.getByRole('row').filter({ hasText: 'Vera' });
-    await line.getByText('Handed in').waitFor();
+    await line.getByText('Handed in', { exact: true }).waitFor();
     await line.getByRole('link', { name: 'Vera' }).click();
     await teacher.locator('.stage[data-part]').waitFor();
     await teacher.locator('#row-size-x').getByRole('link', { name: /Overrule/ }).click();
@@ -134,7 +134,7 @@ test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => 
     await teacher.getByRole('row').filter({ hasText: 'Vera' }).getByText('try 2').waitFor();
     await teacher.getByRole('link', { name: 'Vera' }).click();
     await teacher.getByRole('button', { name: 'Accept' }).click();
-    await teacher.getByRole('row').filter({ hasText: 'Vera' }).getByText('Accepted').waitFor();
+    await teacher.getByRole('row').filter({ hasText: 'Vera' }).getByText('Accepted', { exact: true }).waitFor();
     sound(teacher);
   });
 });

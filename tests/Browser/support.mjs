@@ -9,7 +9,7 @@ const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsS
 export async function openBrowser() {
   return chromium.launch({
     executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+    args: ['--no-sandbox', '--enable-unsafe-swiftshader', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
   });
 }
 
