@@ -35,8 +35,8 @@ final class PartFiles implements SolidCache
         if (isset($this->here[$key])) {
             return $this->here[$key];
         }
-        $bytes = @file_get_contents($this->path($key, 'solid'));
-        $solid = $bytes === false ? null : SolidPacking::unpack($bytes);
+        $bytes = $this->read($key, 'solid');
+        $solid = $bytes === null ? null : SolidPacking::unpack($bytes);
         if ($solid !== null) {
             $this->here[$key] = $solid;
         }
@@ -52,8 +52,8 @@ final class PartFiles implements SolidCache
 
     public function problem(string $key): ?Message
     {
-        $text = @file_get_contents($this->path($key, 'problem'));
-        $a = $text === false ? null : json_decode($text, true);
+        $text = $this->read($key, 'problem');
+        $a = $text === null ? null : json_decode($text, true);
 
         return is_array($a) ? new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning']) : null;
     }
@@ -66,14 +66,23 @@ final class PartFiles implements SolidCache
     /** Bytes of any other derived file, made once. @param callable(): string $make */
     public function remember(string $key, string $ending, callable $make): string
     {
-        $known = @file_get_contents($this->path($key, $ending));
-        if ($known !== false && $known !== '') {
+        $known = $this->read($key, $ending);
+        if ($known !== null && $known !== '') {
             return $known;
         }
         $bytes = $make();
         $this->write($key, $ending, $bytes);
 
         return $bytes;
+    }
+
+    private function read(string $key, string $ending): ?string
+    {
+        $path = $this->path($key, $ending);
+        // asked first: a suppressed warning costs more than the look
+        $bytes = is_file($path) ? @file_get_contents($path) : false;
+
+        return $bytes === false ? null : $bytes;
     }
 
     private function write(string $key, string $ending, string $bytes): void
