@@ -31,7 +31,7 @@ final class BenchPage
         return [...$common,
             'work' => $work, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => self::byId($rows), 'states' => $states, 'stale' => $stale,
             'drawing' => $bench->sheetSvg($reference, $sheet, 300, 300, $states, true),
-            'metCount' => count(array_filter($states, static fn (string $s): bool => $s === 'met')),
+            'metCount' => $work->report()?->met() ?? 0,
             'handIn' => $work->lastHandIn,
             'checksLeft' => $work->assignment->checks_allowed === null ? null : max(0, $work->assignment->checks_allowed - $work->checks_used),
             'marks' => array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $states[$r->id], 'text' => $r->measured, 'place' => $r->place],
