@@ -10,6 +10,7 @@ use Cubo\Check\UnreadableExercise;
 use Cubo\Exchange\StlFile;
 use Cubo\Exchange\UnreadableFile;
 use Cubo\Measure\PartMeasures;
+use Cubo\Measure\SurfaceRecognition;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Recipe;
@@ -121,7 +122,7 @@ final class ModelCommands
     private function check(): int
     {
         $exercise = Exercise::fromJson($this->read($this->files[0]));
-        [$solid, $note] = $this->model($this->files[1]);
+        [$solid, $note] = $this->model($this->files[1], true);
         $report = Checker::check(new PartMeasures($solid), $exercise);
         if (isset($this->options['json'])) {
             echo json_encode(['model' => $note, 'met' => $report->met(), 'asked' => count($report->rows), 'points' => $report->points(), 'rows' => $report->toArray()], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PARTIAL_OUTPUT_ON_ERROR), "\n";
@@ -138,8 +139,11 @@ final class ModelCommands
         return $report->allMet() ? self::OK : self::NOT_MET;
     }
 
-    /** @return array{Solid, string, bool} the part, where it comes from, and whether all steps worked */
-    private function model(string $path): array
+    /**
+     * @param bool $recognise whether round faces are looked for in a mesh
+     * @return array{Solid, string, bool} the part, where it comes from, and whether all steps worked
+     */
+    private function model(string $path, bool $recognise = false): array
     {
         $bytes = $this->read($path);
         if (str_starts_with(ltrim($bytes), '{')) {
@@ -157,7 +161,9 @@ final class ModelCommands
         }
         $unit = Unit::from((string) ($this->options['unit'] ?? 'mm'));
 
-        return [StlFile::read($bytes, $unit->inMillimetres()), "STL taken as {$unit->value}", true];
+        $mesh = StlFile::read($bytes, $unit->inMillimetres());
+
+        return [$recognise ? SurfaceRecognition::of($mesh) : $mesh, "STL taken as {$unit->value}", true];
     }
 
     private function read(string $path): string

@@ -12,6 +12,7 @@ use Cubo\Check\Row;
 use Cubo\Check\UnreadableExercise;
 use Cubo\Exchange\StlFile;
 use Cubo\Measure\PartMeasures;
+use Cubo\Measure\SurfaceRecognition;
 use Cubo\Quantity\Unit;
 use Opis\JsonSchema\Validator;
 use Tests\Parts;
@@ -166,11 +167,23 @@ it('refuses what is no exercise', function (string $json): void {
     '{"format":"cubo-exercise/1","unit":"mm","requirements":[{"kind":"size","nominal":60,"tolerance":0.2,"where":{"axis":7}}]}',
     '{"format":"cubo-exercise/1","unit":"mm","requirements":["size"]}']);
 
-it('checks a mesh from elsewhere for its flat sizes', function (): void {
-    $block = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12']];
-    $mesh = StlFile::read(StlFile::write(Parts::build($block)->part()));
-    $e = new Exercise(Unit::Millimetre, Exercise::lettered(Proposer::propose(Parts::measure($block), Unit::Millimetre)));
-    expect(Checker::check(new PartMeasures($mesh), $e)->allMet())->toBeTrue();
+it('checks a mesh from elsewhere like a part built here', function (array $steps): void {
+    $mesh = SurfaceRecognition::of(StlFile::read(StlFile::write(Parts::build($steps)->part())));
+    $e = new Exercise(Unit::Millimetre, Exercise::lettered(array_map(fn ($r) => $r->change(asked: true), Proposer::propose(Parts::measure($steps), Unit::Millimetre))));
+    $r = Checker::check(new PartMeasures($mesh), $e);
+    expect($r->allMet())->toBeTrue(implode(', ', array_map(fn ($x) => "{$x->id} {$x->word}", $r->rows)));
+})->with([
+    'a block' => [[['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12']]],
+    'a drilled and stepped plate' => [PLATE],
+    'a bush' => [[['kind' => 'cylinder', 'by' => 'radius', 'round' => '10', 'length' => '8'], ['kind' => 'cylinder', 'by' => 'radius', 'round' => '6', 'length' => '30', 'z' => '-10', 'effect' => 'cut']]],
+    'holes that cross' => [[['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '40'], ['kind' => 'cylinder', 'round' => '20', 'length' => '60', 'z' => '-10', 'effect' => 'cut'], ['kind' => 'cylinder', 'round' => '6', 'length' => '60', 'along' => 'x', 'x' => '5', 'z' => '20', 'effect' => 'cut']]],
+]);
+
+it('does not take a prism for a round', function (): void {
+    // an octagon: two square rods, one turned by 45 degrees, sharing what both have
+    $steps = [['kind' => 'block', 'width' => '20', 'depth' => '20', 'height' => '30'], ['kind' => 'turn', 'body' => 'all', 'angle' => '45'], ['kind' => 'block', 'width' => '20', 'depth' => '20', 'height' => '30', 'effect' => 'keep']];
+    $mesh = SurfaceRecognition::of(StlFile::read(StlFile::write(Parts::build($steps)->part())));
+    expect(array_filter($mesh->surfaces, fn ($s) => ! $s->isFlat()))->toBe([])->and($mesh->surfaces)->toHaveCount(10);
 });
 
 it('keeps a report through its array form', function (): void {
