@@ -105,7 +105,7 @@ need_core() {
 need_all() {
   need_folders
   need_packages php8.2-cli=php php8.2-fpm=php-fpm8.2 composer=composer unzip=unzip nodejs=node npm=npm \
-    postgresql-15=initdb nginx-light=nginx librsvg2-bin=rsvg-convert "$@"
+    postgresql-15=initdb nginx-light=nginx curl=curl librsvg2-bin=rsvg-convert "$@"
   need_node
   need_composer
   need_npm
