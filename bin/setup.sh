@@ -90,6 +90,7 @@ APP_NAME=Cubo
 APP_ENV=production
 APP_DEBUG=false
 APP_KEY=base64:$(head -c 32 /dev/urandom | base64)
+APP_TIMEZONE=$(cat /etc/timezone 2>/dev/null || echo UTC)
 DB_PASSWORD=$(head -c 24 /dev/urandom | base64 | tr -dc 'a-zA-Z0-9')
 ENV
   )

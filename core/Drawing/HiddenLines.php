@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Drawing;
 
-use Cubo\Geometry\TriangleTree;
+use Cubo\Measure\TriangleTree;
 use Cubo\Solid\Solid;
 
 /**

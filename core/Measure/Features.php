@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
-use Cubo\Geometry\TriangleTree;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SurfaceKind;
 

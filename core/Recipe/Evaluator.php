@@ -27,10 +27,14 @@ final class Evaluator
 
     private const MOST_TRIANGLES = 60000;
 
-    public function __construct(private readonly SolidCache $cache = new MemoryCache) {}
+    private float $until = INF;
+
+    /** @param float $seconds the most time one evaluation may take; steps that come after it are refused */
+    public function __construct(private readonly SolidCache $cache = new MemoryCache, private readonly float $seconds = 12.0) {}
 
     public function evaluate(Recipe $recipe): PartState
     {
+        $this->until = microtime(true) + $this->seconds;
         $part = new Solid;
         // the solid itself is only read from the cache when a later step must be computed, or at the end
         $behind = false;
@@ -139,6 +143,7 @@ final class Evaluator
             }
             throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'This step ' . StepKind::EFFECTS[$effect] . ', but no earlier step has made a part. Let it add, or put a step before it.', 'effect'));
         }
+        $this->beforeItIsTooLate();
         $op = ['add' => Operation::Union, 'cut' => Operation::Difference, 'keep' => Operation::Intersection][$effect];
         $result = BooleanOperation::run($part, $tool, $op);
         if ($result->isEmpty()) {
@@ -258,6 +263,7 @@ final class Evaluator
             throw new StepProblem(new Message('no-offset', 'The copy lies on itself.', 'Give it a way to go: to the right, to the back or up.', 'x'));
         }
         for ($i = 1, $n = (int) $v->number('times'); $i <= $n; $i++) {
+            $this->beforeItIsTooLate();
             $copy = $chosen->moved(Transform::translation([$by[0] * $i, $by[1] * $i, $by[2] * $i]))->renamed(static fn (string $name): string => $step->id . ':copy ' . $i . '/' . $name);
             $part = $this->joined($part, $copy);
         }
@@ -268,6 +274,13 @@ final class Evaluator
     private function joined(?Solid $rest, Solid $moved): Solid
     {
         return self::withinLimits($rest === null ? $moved : BooleanOperation::union($rest, $moved));
+    }
+
+    private function beforeItIsTooLate(): void
+    {
+        if (microtime(true) > $this->until) {
+            throw new StepProblem(new Message('too-long', 'This takes too long.', 'Cubo stopped working on this step after a while. Use fewer copies or simpler shapes. The part is shown without this step.'));
+        }
     }
 
     private static function withinLimits(Solid $s): Solid

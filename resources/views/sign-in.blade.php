@@ -1,7 +1,7 @@
 <x-layout title="Sign in" class="signin">
 <section aria-labelledby="about">
   <h1 id="about" class="vh">Cubo</h1>
-  <svg width="196" height="90" viewBox="6 0 62 34" role="img" aria-label="Cubo"><text x="37" y="21" text-anchor="middle" style="font:740 23px var(--font-text);letter-spacing:-.2px" fill="var(--color-ink)">Cubo</text><path d="M9 29H65" stroke="var(--color-violet)" stroke-width="3.5"/><path d="M6 33L12 25M62 33L68 25" stroke="var(--color-violet)" stroke-width="2.2"/></svg>
+  <svg width="170" height="90" viewBox="5 0 64 34" preserveAspectRatio="xMinYMid" role="img" aria-label="Cubo"><text x="37" y="21" text-anchor="middle" style="font:740 23px var(--font-text);letter-spacing:-.2px" fill="var(--color-ink)">Cubo</text><path d="M9 29H65" stroke="var(--color-violet)" stroke-width="3.5"/><path d="M6 33L12 25M62 33L68 25" stroke="var(--color-violet)" stroke-width="2.2"/></svg>
   <p style="font-size:17px;line-height:25px;max-width:300px">Build the part on the drawing. Measure it against every size. Mend it until the lines fill in.</p>
   <ul style="display:grid;gap:8px" class="small">
     <li><x-shape state="open" width="64"/> Not checked yet</li>

@@ -231,3 +231,9 @@ it('gives the same part with and without a cache, whatever was built before', fu
         expect($with->key)->toBe($without->key)->and($with->part()->facettedVolume())->toBe($without->part()->facettedVolume());
     }
 });
+
+it('stops working on a part that takes too long and says so', function (): void {
+    $steps = [BLOCK, ['kind' => 'copy', 'body' => 'all', 'times' => '50', 'x' => '50']];
+    $state = (new Evaluator(new MemoryCache, 0.0))->evaluate(Parts::recipe($steps));
+    expect($state->results['s2']->messages[0]->code)->toBe('too-long')->and($state->part()->facettedVolume())->toEqualWithDelta(8000.0, 1e-9);
+});

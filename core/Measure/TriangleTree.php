@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Geometry;
+namespace Cubo\Measure;
 
 use Cubo\Solid\Solid;
 

@@ -1,0 +1,56 @@
+#!/usr/bin/env node
+// Makes the pictures in docs/screenshots anew from a running Cubo with fresh demo data (./cubo start --fresh).
+// BASE is its address, http://127.0.0.1:8085 without it.
+import { mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { BASE, openBrowser, openWindow, signInStudent, signInTeacher } from '../tests/Browser/support.mjs';
+
+const folder = join(dirname(fileURLToPath(import.meta.url)), '../docs/screenshots');
+mkdirSync(folder, { recursive: true });
+const browser = await openBrowser();
+const settled = async (page) => {
+  await page.waitForLoadState('networkidle');
+  await page.mouse.move(640, 795);
+  await page.waitForTimeout(700);
+};
+const take = async (page, name) => {
+  await settled(page);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  console.log(name);
+};
+
+const guest = await openWindow(browser);
+await guest.goto(`${BASE}/sign-in`);
+await take(guest, 'sign-in');
+
+const pia = await openWindow(browser);
+await signInStudent(pia, 'WREN8', 'Oskar');
+await take(pia, 'student-list');
+
+const student = await openWindow(browser);
+await signInStudent(student, 'WREN8', 'Pia');
+await student.getByRole('link', { name: /Mast clamp/ }).last().click();
+await take(student, 'bench');
+await student.getByRole('button', { name: 'Show it large' }).click();
+await take(student, 'drawing');
+
+const sketcher = await openWindow(browser);
+await signInStudent(sketcher, 'WREN8', 'Quentin');
+await sketcher.getByRole('link', { name: /^Open Bracket/ }).click();
+await take(sketcher, 'bench-sketch');
+await sketcher.goto(`${BASE}/`);
+await sketcher.getByRole('link', { name: 'Report on Mast clamp' }).click();
+await take(sketcher, 'report');
+
+const teacher = await openWindow(browser);
+await signInTeacher(teacher);
+await take(teacher, 'teacher-list');
+await teacher.getByRole('link', { name: 'Bracket of the rain gauge' }).last().click();
+await take(teacher, 'exercise-editor');
+await teacher.goto(`${BASE}/`);
+await teacher.getByRole('link', { name: 'Mast clamp' }).first().click();
+await take(teacher, 'class-table');
+await teacher.getByRole('link', { name: 'Mira' }).click();
+await take(teacher, 'report-teacher');
+await browser.close();
