@@ -64,7 +64,11 @@ final class Proposer
         return $out;
     }
 
-    /** Steps in the part: from the first face along an axis to every face between the outermost two. @return list<Requirement> */
+    /**
+     * Steps in the part: from the first face along an axis to every face between the outermost two.
+     *
+     * @return list<Requirement>
+     */
     private static function faceDistances(PartMeasures $part, float $tolerance): array
     {
         $min = $part->bounds()->min;

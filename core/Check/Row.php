@@ -41,7 +41,6 @@ final readonly class Row
     /** @param array<string, mixed> $a */
     public static function fromArray(array $a): self
     {
-        /** @phpstan-ignore argument.type */
         return new self(...$a);
     }
 }

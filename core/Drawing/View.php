@@ -27,7 +27,11 @@ enum View: string
         };
     }
 
-    /** The model axes that run to the right and up in a principal view. @return array{int,int} */
+    /**
+     * The model axes that run to the right and up in a principal view.
+     *
+     * @return array{int,int}
+     */
     public function axes(): array
     {
         return match ($this) {

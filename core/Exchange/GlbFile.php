@@ -54,8 +54,8 @@ final class GlbFile
             $a = ['bufferView' => count($json['bufferViews']) - 1, 'componentType' => 5126, 'count' => intdiv(count($values), $width), 'type' => $type];
             if ($width === 3) {
                 $chunks = array_chunk($values, 3);
-                $a['min'] = array_map(static fn (int $k): float => min(array_column($chunks, $k)), [0, 1, 2]);
-                $a['max'] = array_map(static fn (int $k): float => max(array_column($chunks, $k)), [0, 1, 2]);
+                $a['min'] = array_map(static fn (int $k): float => min(array_column($chunks, $k) ?: [0.0]), [0, 1, 2]);
+                $a['max'] = array_map(static fn (int $k): float => max(array_column($chunks, $k) ?: [0.0]), [0, 1, 2]);
             }
             $json['accessors'][] = $a;
             $bin .= $bytes;

@@ -20,13 +20,13 @@ final class EarClipping
     /** @var list<array{int,int}> tokens of sides that lie on each other and have no triangle between them */
     public array $glued = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $vertex = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $u = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $w = [];
 
     /** @var array<int, int> */
@@ -39,7 +39,7 @@ final class EarClipping
     private array $token = [];
 
     /**
-     * @param list<array{list<int>, list<int>}> $loops outlines counter-clockwise, holes clockwise: vertices and tokens
+     * @param list<array{array<int, int>, array<int, int>}> $loops outlines counter-clockwise, holes clockwise: vertices and tokens
      * @param array<int, float> $u first coordinate by vertex
      * @param array<int, float> $w second coordinate by vertex
      */
@@ -100,7 +100,11 @@ final class EarClipping
         }
     }
 
-    /** Joins the hole's node to the outline's node with a double side; returns the two copies. @return array{int,int} */
+    /**
+     * Joins the hole's node to the outline's node with a double side; returns the two copies.
+     *
+     * @return array{int,int}
+     */
     private function bridge(int $o, int $right): array
     {
         $n = count($this->vertex);
@@ -138,7 +142,7 @@ final class EarClipping
     /**
      * The outline node that node m (rightmost of a hole) can be joined to without crossing anything, -1 if none.
      *
-     * @param list<int> $merged
+     * @param array<int, int> $merged
      */
     private function bridgeTo(int $m, array $merged): int
     {

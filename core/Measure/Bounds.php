@@ -65,7 +65,7 @@ final readonly class Bounds
     /**
      * Where the ray from the centre in direction d passes through the triangle, the ball reaches centre + r d.
      *
-     * @param array{list<float>,list<float>,list<float>} $p
+     * @param array{array<int, float>,array<int, float>,array<int, float>} $p
      * @param array{int,int,int} $corners
      * @param array{float,float,float} $c
      * @param array{float,float,float} $d
@@ -99,7 +99,7 @@ final readonly class Bounds
      * Cylinder and cone: the extreme lies in the half-plane from the axis towards d; where an edge of the triangle
      * crosses it, the true surface at that height is asked.
      *
-     * @param array{list<float>,list<float>,list<float>} $p
+     * @param array{array<int, float>,array<int, float>,array<int, float>} $p
      * @param array{int,int,int} $corners
      * @param array{float,float,float} $c
      * @param array{float,float,float} $axis

@@ -42,6 +42,7 @@ final readonly class Features
         foreach ($groups as $triangles) {
             $surface = $s->surfaceOfTriangle($triangles[0]);
             $a = $surface->axis;
+            $sign = 1.0;
             foreach ($a as $v) {
                 if (abs($v) > 1e-9) {
                     $sign = $v > 0 ? 1.0 : -1.0;

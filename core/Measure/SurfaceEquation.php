@@ -31,7 +31,11 @@ final class SurfaceEquation
         return [$l - $r, [$radial[0] - $k * $s->axis[0], $radial[1] - $k * $s->axis[1], $radial[2] - $k * $s->axis[2]], $radial];
     }
 
-    /** Signed distance from a curved surface, positive outside of it. @param array{float,float,float} $p */
+    /**
+     * Signed distance from a curved surface, positive outside of it.
+     *
+     * @param array{float,float,float} $p
+     */
     public static function distance(Surface $s, array $p): float
     {
         // along the normal: on a cone shorter than along the radius

@@ -65,7 +65,11 @@ final readonly class Symmetry
         return abs($true - $toFacet) <= 1.01 * $rise[$i] + 1e-9 ? $true : $toFacet;
     }
 
-    /** How far the facets of each curved surface stray from it at the most. @return array<int, float> by surface */
+    /**
+     * How far the facets of each curved surface stray from it at the most.
+     *
+     * @return array<int, float> by surface
+     */
     private static function rise(Solid $s): array
     {
         $rise = [];

@@ -148,7 +148,7 @@ final class Expression
             }
             if ($dimension === 0 && $d === 1 && $this->at - $from === 2) {
                 // 7/16": the unit covers the fraction
-                $unit = self::UNITS[$this->tokens[$this->at - 1][1]];
+                $unit = self::UNITS[(string) $this->tokens[$this->at - 1][1]];
                 $value = $value / ($v / $unit) * $unit;
                 $dimension = 1;
             } else {
@@ -200,7 +200,7 @@ final class Expression
             throw new UnreadableExpression('A number is missing before “' . $this->tokens[$this->at][1] . '”.');
         }
         if ($this->next() === 'unit') {
-            $value *= self::UNITS[$this->tokens[$this->at++][1]];
+            $value *= self::UNITS[(string) $this->tokens[$this->at++][1]];
             $dimension++;
         }
 

@@ -101,7 +101,11 @@ final class Editing
         return $r->withStep($s);
     }
 
-    /** "all", a list, or text such as "1, 3". @return 'all'|list<int> */
+    /**
+     * "all", a list, or text such as "1, 3".
+     *
+     * @return 'all'|list<int>
+     */
     private static function regions(mixed $v): string|array
     {
         if (is_string($v)) {

@@ -80,7 +80,7 @@ final readonly class Recipe
                 FieldType::Regions => $v === 'all' ? 'all' : (is_array($v) ? array_values(array_map(static fn (mixed $r): int => is_int($r) ? $r : throw new UnreadableRecipe("Step $n: \"regions\" are whole numbers."), $v)) : throw new UnreadableRecipe("Step $n: \"regions\" must be \"all\" or a list of numbers.")),
                 default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, 121) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),
             };
-            if ($field->type === FieldType::Choice && ! isset($field->options[$values[$key]])) {
+            if ($field->type === FieldType::Choice && ! array_key_exists(is_string($values[$key]) ? $values[$key] : '', $field->options)) {
                 throw new UnreadableRecipe("Step $n: \"$key\" is none of " . implode(', ', array_keys($field->options)) . '.');
             }
         }

@@ -27,7 +27,7 @@ final class Arrangement
     /** @var list<array{int,int,array{name:string,circle:array{float,float,float}|null}}> */
     private array $edges = [];
 
-    /** @var list<int> face of each half-edge 2e (forward), 2e + 1 (back); -1 outside every region */
+    /** @var array<int, int> face of each half-edge 2e (forward), 2e + 1 (back); -1 outside every region */
     private array $faceOf = [];
 
     /** @var list<Region> */
@@ -216,7 +216,7 @@ final class Arrangement
         return $this->edges[$h >> 1][$h & 1];
     }
 
-    /** @param list<int> $loop */
+    /** @param array<int, int> $loop */
     private function area(array $loop): float
     {
         $sum = 0.0;
@@ -230,7 +230,7 @@ final class Arrangement
     }
 
     /**
-     * @param list<int> $loop
+     * @param array<int, int> $loop
      * @return array{float,float}
      */
     private function lowest(array $loop): array
@@ -248,8 +248,8 @@ final class Arrangement
     }
 
     /**
-     * @param list<int> $a
-     * @param list<int> $b
+     * @param array<int, int> $a
+     * @param array<int, int> $b
      * @param array<int, int> $next
      */
     private function sharesComponent(array $a, array $b, array $next): bool
@@ -269,7 +269,7 @@ final class Arrangement
 
     /**
      * @param array{float,float} $p
-     * @param list<int> $loop
+     * @param array<int, int> $loop
      */
     private function inside(array $p, array $loop): bool
     {
@@ -288,7 +288,7 @@ final class Arrangement
     /**
      * The chosen regions as one profile: sides between two chosen regions vanish.
      *
-     * @param list<int> $numbers region numbers from 1
+     * @param array<int, int> $numbers region numbers from 1
      */
     public function profile(array $numbers): Profile
     {
@@ -321,7 +321,11 @@ final class Arrangement
         return new Profile($loops);
     }
 
-    /** Where chosen regions touch in a point, turn so that the outline does not cross itself. @param list<int> $options */
+    /**
+     * Where chosen regions touch in a point, turn so that the outline does not cross itself.
+     *
+     * @param array<int, int> $options
+     */
     private function pickLeftmost(array $options, ?int $came): int
     {
         if ($came === null || count($options) === 1) {

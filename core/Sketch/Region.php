@@ -42,7 +42,11 @@ final readonly class Region
         return $best;
     }
 
-    /** Distance to the outline, negative outside. @param array{float,float} $p */
+    /**
+     * Distance to the outline, negative outside.
+     *
+     * @param array{float,float} $p
+     */
     private function depth(array $p): float
     {
         [$x, $y] = $p;

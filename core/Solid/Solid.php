@@ -69,11 +69,9 @@ final class Solid
         if ($this->box !== null) {
             return $this->box;
         }
-        if ($this->x === []) {
-            return [1.0, 1.0, 1.0, -1.0, -1.0, -1.0];
-        }
-
-        return $this->box = [min($this->x), min($this->y), min($this->z), max($this->x), max($this->y), max($this->z)];
+        return $this->box = $this->x === [] || $this->y === [] || $this->z === []
+            ? [1.0, 1.0, 1.0, -1.0, -1.0, -1.0]
+            : [min($this->x), min($this->y), min($this->z), max($this->x), max($this->y), max($this->z)];
     }
 
     /** Signed volume enclosed by the flat triangles, mm3. */

@@ -9,19 +9,19 @@ use InvalidArgumentException;
 /** Gathers vertices, facets and triangles, then links the half-edges into a closed solid. */
 final class SolidBuilder
 {
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $x = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $y = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $z = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $start = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $facet = [];
 
     /** @var array<int, array{float,float,float,float,int}> normal, offset, surface */

@@ -13,8 +13,14 @@ document.addEventListener('htmx:before:request', (e) => {
 });
 
 let shown = '';
+// a notice that came instead of a new state: the part was changed elsewhere
+const reveal = () => {
+  const n = document.getElementById('notice');
+  if (n && n.textContent.trim()) { n.hidden = false; n.className = 'notice'; n.scrollIntoView({ block: 'nearest' }); }
+};
 document.addEventListener('htmx:after:swap', () => {
   if (!work()) return;
+  reveal();
   const { fresh } = state();
   if (fresh && fresh !== shown) {
     shown = fresh;
@@ -32,11 +38,12 @@ document.addEventListener('htmx:response:error', (e) => {
   const status = e.detail.ctx?.response?.status;
   if (status === 419) say('You were signed out meanwhile. Reload the page and sign in again; every step up to here is saved.');
   else if (status === 429) say('That was quicker than the server allows. Wait a moment and change it once more.');
+  else if (status === 422) say('That was more than a field can hold. What you typed is still here; make it shorter and try again.');
   else if (status >= 500) say('The server did not manage this step. Nothing is lost; change it once more or undo it.');
 });
 document.addEventListener('htmx:before:swap', (e) => {
   const status = e.detail.ctx?.response?.status;
-  if (status >= 400 && status !== 409 && status !== 422) e.preventDefault();
+  if (status >= 400 && status !== 409) e.preventDefault();
 });
 function say(text) {
   const n = document.getElementById('notice');

@@ -75,7 +75,8 @@ it('tells the later of two windows and overwrites nothing', function (): void {
     $this->post("/recipes/{$r->id}/edit", ['version' => 1, 'do' => 'set', 'step' => 's1', 'values' => ['width' => '77']])->assertStatus(409)->assertSee('changed in another window')->assertSee('77');
     expect($r->fresh()->document()->steps[0]->text('width'))->toBe('50');
     $this->post("/recipes/{$r->id}/edit", ['version' => 1, 'do' => 'undo'])->assertStatus(409);
-    $this->post("/works/{$r->work->id}/hand-in", ['version' => 1])->assertStatus(409);
+    $this->post("/works/{$r->work->id}/hand-in", ['version' => 1])->assertRedirect("/work/{$this->assignment->id}")->assertSessionHasErrors('hand-in');
+    expect(HandIn::query()->count())->toBe(0);
 });
 
 it('appends revisions and never changes one', function (): void {

@@ -22,6 +22,7 @@ use Cubo\Recipe\StepKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
@@ -102,10 +103,25 @@ final class BenchController extends Controller
                 }
             }
         } catch (StaleVersion) {
-            return response()->view('bench.stale', ['typed' => (array) ($input['values'] ?? [])], 409);
+            // told in the notice; the bench and what is typed in it stay as they are
+            return response()->view('bench.stale', ['typed' => $this->unlike($recipe, $input)], 409)->header('HX-Retarget', '#notice')->header('HX-Reswap', 'innerHTML');
         }
 
         return view('bench.work', [...$this->pageFor($recipe), 'picked' => $focus ?? ($input['step'] ?? null), 'fresh' => $focus]);
+    }
+
+    /**
+     * What was typed that the part does not have by now, so that nobody has to remember it.
+     *
+     * @param array<string, mixed> $in
+     * @return list<string>
+     */
+    private function unlike(Recipe $recipe, array $in): array
+    {
+        $step = $recipe->fresh()?->document()->step((string) ($in['step'] ?? ''));
+        $has = $step === null ? [] : Arr::flatten([$step->shapes(), array_map($step->text(...), array_keys($step->kind->fields()))]);
+
+        return array_values(array_filter(Arr::flatten((array) ($in['values'] ?? [])), static fn (mixed $v): bool => is_string($v) && ! in_array($v, $has, true)));
     }
 
     /** @param array<string, mixed> $in */
@@ -149,12 +165,12 @@ final class BenchController extends Controller
             : 'All checks your teacher allows are used. You can still hand in.']);
     }
 
-    public function handIn(Request $request, Work $work): RedirectResponse|Response
+    public function handIn(Request $request, Work $work): RedirectResponse
     {
         $this->authorize('edit', $work->recipe);
         $request->validate(['version' => ['required', 'integer']]);
         if ((int) $request->input('version') !== $work->recipe->version) {
-            return response()->view('bench.stale', ['typed' => []], 409);
+            return redirect()->route('work', $work->assignment_id)->withErrors(['hand-in' => 'The part was changed in another window since. Look at it once more, then hand it in.']);
         }
         $revision = $work->recipe->head();
         $state = $this->bench->evaluate($revision->recipe());

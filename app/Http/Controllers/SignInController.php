@@ -19,6 +19,8 @@ final class SignInController extends Controller
 {
     private const TRIES = 5;
 
+    private const TRIES_AN_HOUR = 30;
+
     public function show(Request $request): View
     {
         $code = $request->session()->get('class_code');
@@ -61,11 +63,14 @@ final class SignInController extends Controller
         }
         $key = "student|{$student->id}";
         $this->limit($request, $key, 'pin', self::TRIES);
+        // a PIN is short: nobody gets through many of them, however patient
+        $this->limit($request, "$key|hour", 'pin', self::TRIES_AN_HOUR, 3600);
         if (! Hash::check((string) $request->input('pin'), (string) $student->getAuthPassword())) {
             $left = RateLimiter::remaining($key, self::TRIES);
             $this->refuse('pin', $left > 0 ? 'This is not the PIN for that name.' : 'This is not the PIN for that name. The next try is possible in a minute.');
         }
         RateLimiter::clear($key);
+        RateLimiter::clear("$key|hour");
 
         return $this->enter($request, $student, false);
     }
@@ -106,12 +111,13 @@ final class SignInController extends Controller
         return redirect()->intended(route('home'));
     }
 
-    private function limit(Request $request, string $key, string $field, int $tries): void
+    private function limit(Request $request, string $key, string $field, int $tries, int $seconds = 60): void
     {
         if (RateLimiter::tooManyAttempts($key, $tries)) {
-            $this->refuse($field, 'That were too many tries. Wait ' . RateLimiter::availableIn($key) . ' seconds, then try again.');
+            $wait = RateLimiter::availableIn($key);
+            $this->refuse($field, 'Those were too many tries. Wait ' . ($wait > 90 ? ceil($wait / 60) . ' minutes' : "$wait seconds") . ', then try again.');
         }
-        RateLimiter::hit($key, 60);
+        RateLimiter::hit($key, $seconds);
     }
 
     private function refuse(string $field, string $message): never

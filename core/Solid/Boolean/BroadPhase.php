@@ -13,22 +13,22 @@ final class BroadPhase
 {
     private const LEAF = 4;
 
-    /** @var list<int> triangles of P that reach the common box */
+    /** @var array<int, int> triangles of P that reach the common box */
     public array $pTriangles = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     public array $qTriangles = [];
 
-    /** @var list<float> their boxes, six numbers each, widened by the tolerance */
+    /** @var array<int, float> their boxes, six numbers each, widened by the tolerance */
     public array $pBoxes = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $qBoxes = [];
 
-    /** @var array<int, list<float>> planes through a triangle's edges, four numbers each, by triangle */
+    /** @var array<int, array<int, float>> planes through a triangle's edges, four numbers each, by triangle */
     public array $pEdgePlanes = [];
 
-    /** @var array<int, list<float>> */
+    /** @var array<int, array<int, float>> */
     public array $qEdgePlanes = [];
 
     /**
@@ -47,13 +47,13 @@ final class BroadPhase
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<int> $start
-     * @param list<int> $facet
-     * @param list<float> $boxes filled
-     * @return list<int>
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @param array<int, float> $z
+     * @param array<int, int> $start
+     * @param array<int, int> $facet
+     * @param array<int, float> $boxes filled
+     * @return array<int, int>
      */
     private function reaching(array $x, array $y, array $z, array $start, array $facet, array &$boxes): array
     {
@@ -130,11 +130,11 @@ final class BroadPhase
     /**
      * Planes through the triangle's edges, upright on its facet, pushed out by the margin: nx, ny, nz, d each.
      *
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<int> $start
-     * @return list<float>
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @param array<int, float> $z
+     * @param array<int, int> $start
+     * @return array<int, float>
      */
     private function edgePlanes(array $x, array $y, array $z, array $start, int $h, int $facet): array
     {
@@ -269,9 +269,9 @@ final class BroadPhase
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @param array<int, float> $z
      */
     private function beyond(array $x, array $y, array $z, int $a, int $b, int $c, float $nx, float $ny, float $nz, float $d): bool
     {
@@ -285,10 +285,10 @@ final class BroadPhase
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<float> $planes
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @param array<int, float> $z
+     * @param array<int, float> $planes
      */
     private static function outside(array $x, array $y, array $z, int $a, int $b, int $c, array $planes): bool
     {
@@ -306,8 +306,8 @@ final class BroadPhase
     }
 
     /**
-     * @param list<float> $box
-     * @return array{list<int>, array<int, float>, int} order, node boxes, number of leaves
+     * @param array<int, float> $box
+     * @return array{array<int, int>, array<int, float>, int} order, node boxes, number of leaves
      */
     private function tree(array $box, int $n): array
     {

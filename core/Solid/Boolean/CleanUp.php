@@ -13,22 +13,22 @@ use Cubo\Solid\Solid;
  */
 final class CleanUp
 {
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $x;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $y;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $z;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $start;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $twin;
 
-    /** @var list<int> facet by triangle, -1 when removed */
+    /** @var array<int, int> facet by triangle, -1 when removed */
     private array $facet;
 
     /** @var array<int, int> a half-edge leaving each candidate vertex */
@@ -37,7 +37,7 @@ final class CleanUp
     /** @var array<int, int|true> vertices of new triangles */
     private array $candidate = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $queue = [];
 
     /** @var array<int, true> */
@@ -422,7 +422,11 @@ final class CleanUp
         $this->splitPinchedVertices($active);
     }
 
-    /** Two triangles back to back: both go, their outer neighbours meet. @param list<int> $active */
+    /**
+     * Two triangles back to back: both go, their outer neighbours meet.
+     *
+     * @param array<int, int> $active
+     */
     private function removeFlaps(array $active): void
     {
         do {
@@ -455,7 +459,7 @@ final class CleanUp
     }
 
     /**
-     * @param list<int> $active
+     * @param array<int, int> $active
      * @param array<int, true> $touched
      */
     private function splitDoubleEdges(array &$active, array &$touched): void
@@ -556,7 +560,7 @@ final class CleanUp
         }
     }
 
-    /** @param list<int> $active */
+    /** @param array<int, int> $active */
     private function splitPinchedVertices(array $active): void
     {
         $seen = $used = [];

@@ -10,16 +10,16 @@ namespace Cubo\Solid\Boolean;
  */
 final class Crossings
 {
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $x = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $y = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $z = [];
 
-    /** @var list<int> change of inclusion along the edge's own direction: positive starts a piece, negative ends it */
+    /** @var array<int, int> change of inclusion along the edge's own direction: positive starts a piece, negative ends it */
     public array $weight = [];
 
     /** @var array<int, int> summed crossings by canonical half-edge of P */
@@ -28,13 +28,13 @@ final class Crossings
     /** @var array<int, int> */
     public array $qWinding = [];
 
-    /** @var array<int, list<int>> crossings by canonical half-edge */
+    /** @var array<int, array<int, int>> crossings by canonical half-edge */
     public array $onP = [];
 
-    /** @var array<int, list<int>> */
+    /** @var array<int, array<int, int>> */
     public array $onQ = [];
 
-    /** @var array<int, list<int>> by P triangle * count of Q triangles + Q triangle: crossing, weight, crossing, weight ... */
+    /** @var array<int, array<int, int>> by P triangle * count of Q triangles + Q triangle: crossing, weight, crossing, weight ... */
     public array $byPair = [];
 
     /** @var array<int, array{bool,int,int}> crossing => edge is P's, half-edge, face */
@@ -103,11 +103,11 @@ final class Crossings
     /**
      * True if the edge u v certainly does not reach the triangle with that box, facet and those edge planes.
      *
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<float> $box
-     * @param list<float> $planes
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @param array<int, float> $z
+     * @param array<int, float> $box
+     * @param array<int, float> $planes
      */
     private function misses(array $x, array $y, array $z, int $u, int $v, array $box, int $k, int $facet, array $planes): bool
     {

@@ -14,18 +14,18 @@ namespace Cubo\Solid\Boolean;
  */
 final class FaceOutlines
 {
-    /** @var array<int, list<array{list<int>, list<int>}>> by 2 * triangle + (1 for Q): loops of vertices and tokens */
+    /** @var array<int, list<array{array<int, int>, array<int, int>}>> by 2 * triangle + (1 for Q): loops of vertices and tokens */
     public array $groups = [];
 
     public int $wholeTriangles = 0;
 
-    /** @var list<int> result triangles so far */
+    /** @var array<int, int> result triangles so far */
     public array $start = [];
 
-    /** @var list<int> twins; -1 - token where the neighbour is not drawn yet */
+    /** @var array<int, int> twins; -1 - token where the neighbour is not drawn yet */
     public array $twin = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     public array $facet = [];
 
     /** @var array<int, int> */
@@ -40,16 +40,16 @@ final class FaceOutlines
     private array $wholeTokens = [[], []];
 
     // pieces: from, to, token, face key, next and previous in the face's outline
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $from = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $to = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $token = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $face = [];
 
     /** @var array<int, array<int, int>> face key => start vertex => piece */
@@ -89,7 +89,7 @@ final class FaceOutlines
 
     /**
      * @param array<int, true> $touched
-     * @param list<int> $inner pieces with the same facet on both sides, to be dissolved
+     * @param array<int, int> $inner pieces with the same facet on both sides, to be dissolved
      */
     private function alongEdges(int $side, array $touched, array &$inner): void
     {
@@ -243,7 +243,7 @@ final class FaceOutlines
         $this->face[] = $face;
     }
 
-    /** @param list<int> $inner */
+    /** @param array<int, int> $inner */
     private function link(array $inner): void
     {
         $n = count($this->from);
@@ -315,9 +315,9 @@ final class FaceOutlines
     /**
      * Vertices where, on both sides, just two pieces meet in a straight line.
      *
-     * @param list<int> $next
-     * @param list<int> $prev
-     * @param list<bool> $alive
+     * @param array<int, int> $next
+     * @param array<int, int> $prev
+     * @param array<int, bool> $alive
      */
     private function dropStraightVertices(array &$next, array &$prev, array &$alive): void
     {

@@ -10,25 +10,25 @@ namespace Cubo\Solid\Boolean;
  */
 final class Inclusion
 {
-    /** @var array{list<int>, list<int>} inclusion by vertex, for P and Q */
+    /** @var array{array<int, int>, array<int, int>} inclusion by vertex, for P and Q */
     public array $of = [[], []];
 
-    /** @var array{list<int>, list<int>} first result vertex of each input vertex */
+    /** @var array{array<int, int>, array<int, int>} first result vertex of each input vertex */
     public array $id = [[], []];
 
-    /** @var list<int> first result vertex of each crossing */
+    /** @var array<int, int> first result vertex of each crossing */
     public array $crossingId = [];
 
-    /** @var list<float> result vertices */
+    /** @var array<int, float> result vertices */
     public array $x = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $y = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $z = [];
 
-    /** @var list<int> where a result vertex comes from: P vertex >= 0, Q vertex -1, crossing c as -2 - c */
+    /** @var array<int, int> where a result vertex comes from: P vertex >= 0, Q vertex -1, crossing c as -2 - c */
     public array $source = [];
 
     public function __construct(private readonly OperandPair $pair, private readonly ShadowPredicates $shadow, Crossings $crossings, Operation $op)
@@ -72,9 +72,9 @@ final class Inclusion
      * Winding number of the other solid at every vertex: one vertex per component is counted against all faces, its
      * neighbours follow by the crossings between them.
      *
-     * @param list<int> $start
-     * @param list<int> $twin
-     * @param list<int> $end
+     * @param array<int, int> $start
+     * @param array<int, int> $twin
+     * @param array<int, int> $end
      * @param array<int, int> $crossed
      * @return list<int|null> null for vertices no triangle uses
      */

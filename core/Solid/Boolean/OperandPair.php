@@ -13,55 +13,55 @@ use Cubo\Solid\Surface;
  */
 final class OperandPair
 {
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $px;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $py;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $pz;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     public array $pStart;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     public array $pTwin;
 
-    /** @var list<int> facet of each triangle */
+    /** @var array<int, int> facet of each triangle */
     public array $pFacet;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $qx;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $qy;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $qz;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     public array $qStart;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     public array $qTwin;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     public array $qFacet;
 
-    /** @var list<float> facet normals and offsets */
+    /** @var array<int, float> facet normals and offsets */
     public array $fx;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $fy;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $fz;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $fd;
 
-    /** @var list<int> surface of each facet */
+    /** @var array<int, int> surface of each facet */
     public array $fSurface;
 
     /** @var list<Surface> */

@@ -61,10 +61,10 @@ final class ShadowPredicates
     /** @var array{float,float,float,float,float} */
     private array $eventB = [0.0, 0.0, 0.0, 0.0, 0.0];
 
-    /** @var list<int> end vertex of each half-edge of P */
+    /** @var array<int, int> end vertex of each half-edge of P */
     public readonly array $pEnd;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     public readonly array $qEnd;
 
     /** @var array<int, float> displacement of P vertices, filled as asked for */
@@ -93,8 +93,8 @@ final class ShadowPredicates
     }
 
     /**
-     * @param list<int> $start
-     * @return list<int>
+     * @param array<int, int> $start
+     * @return array<int, int>
      */
     private static function ends(array $start): array
     {
@@ -108,7 +108,11 @@ final class ShadowPredicates
         return $ends;
     }
 
-    /** Direction in which vertex v of P moves in a tie. @return array{float,float,float} */
+    /**
+     * Direction in which vertex v of P moves in a tie.
+     *
+     * @return array{float,float,float}
+     */
     public function displacement(int $v): array
     {
         $this->dispX($v);

@@ -13,13 +13,13 @@ use Cubo\Solid\Solid;
  */
 final class Triangulator
 {
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $start;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $twin;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $facet;
 
     /** @var array<int, int> */
@@ -40,7 +40,7 @@ final class Triangulator
         $this->tokens = $outlines->tokens;
     }
 
-    /** @param list<array{list<int>, list<int>}> $loops */
+    /** @param list<array{array<int, int>, array<int, int>}> $loops */
     public function fill(array $loops, int $facet): void
     {
         [$first] = $loops;
@@ -94,7 +94,7 @@ final class Triangulator
         }
     }
 
-    /** @return array{list<float>, list<float>, int, int} the two coordinates kept, and which they are */
+    /** @return array{array<int, float>, array<int, float>, int, int} the two coordinates kept, and which they are */
     private function plane(int $facet): array
     {
         $i = $this->outlines->inclusion;
@@ -114,9 +114,9 @@ final class Triangulator
     }
 
     /**
-     * @param array{list<int>, list<int>} $loop
-     * @param list<float> $u
-     * @param list<float> $w
+     * @param array{array<int, int>, array<int, int>} $loop
+     * @param array<int, float> $u
+     * @param array<int, float> $w
      */
     private function quad(array $loop, array $u, array $w, int $facet): bool
     {
@@ -150,8 +150,8 @@ final class Triangulator
 
     /**
      * @param list<array{int,int,int,int,int,int}> $triangles
-     * @param list<float> $u
-     * @param list<float> $w
+     * @param array<int, float> $u
+     * @param array<int, float> $w
      */
     private static function invertedArea(array $triangles, array $u, array $w): float
     {
