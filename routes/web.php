@@ -22,8 +22,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'leave'])->name('sign-out');
     Route::get('/', HomeController::class)->name('home');
 
-    Route::get('/work/{assignment}', [BenchController::class, 'work'])->name('work');
-    Route::get('/work/{assignment}/sheet', [BenchController::class, 'sheet'])->name('work.sheet');
+    Route::get('/bench/{assignment}', [BenchController::class, 'work'])->name('work');
+    Route::get('/bench/{assignment}/sheet', [BenchController::class, 'sheet'])->name('work.sheet');
     Route::get('/recipes/{recipe}/part/{key}.glb', [PartController::class, 'glb'])->name('recipes.glb')->where('key', '[0-9a-f]{40}');
     Route::get('/recipes/{recipe}/part.{ending}', [PartController::class, 'download'])->name('recipes.download')->where('ending', 'stl|3mf|json');
     Route::post('/recipes/{recipe}/edit', [BenchController::class, 'edit'])->name('recipes.edit')->middleware('throttle:edits');

@@ -13,6 +13,9 @@ use Cubo\Quantity\Unit;
  */
 final class Proposer
 {
+    /** Parts that differ from their mirror image by no more than the facets' rise are symmetric, mm. */
+    private const MIRRORED = 0.035;
+
     private const AXIS = [['Width', 'left', 'x'], ['Depth', 'front', 'y'], ['Height', 'bottom', 'z']];
 
     /** @return list<Requirement> */
@@ -31,7 +34,7 @@ final class Proposer
         array_push($out, ...self::holes($part, $fine), ...self::faceDistances($part, $fine));
         $out[] = new Requirement('volume', RequirementKind::Volume, 'Volume', $part->mass()->volume, 1.0, 2, false);
         foreach ([0 => 'Same left and right', 1 => 'Same front and back', 2 => 'Same top and bottom'] as $axis => $label) {
-            if ($part->symmetry($axis)->deviation < 0.02) {
+            if ($part->symmetry($axis)->deviation < self::MIRRORED) {
                 $out[] = new Requirement('symmetry-' . self::AXIS[$axis][2], RequirementKind::Symmetry, $label, 0.0, $fine, 2, $axis === 0, ['axis' => $axis]);
             }
         }

@@ -129,7 +129,7 @@ preg_match('/value="(\d+)"[^>]*> Quentin/', $page, $who);
 $http('/sign-in/student', ['_token' => $token($page), 'student' => $who[1], 'pin' => '4711']);
 $answers = [];
 foreach ([3 => 's6', 4 => 's4'] as $assignment => $last) {
-    $page = $http("/work/$assignment")[1];
+    $page = $http("/bench/$assignment")[1];
     preg_match('#/recipes/\d+/edit#', $page, $address);
     preg_match('/data-version="(\d+)"/', $page, $version);
     $form = $token($page);

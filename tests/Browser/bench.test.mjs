@@ -12,7 +12,7 @@ beforeEach(async (t) => {
   await page?.context().close();
   page = await openWindow(browser);
   await signInStudent(page, 'LARK7', names.shift());
-  await page.goto(`${BASE}/work/1`);
+  await page.goto(`${BASE}/bench/1`);
   await page.locator('#state').waitFor({ state: 'attached' });
   // an empty bench, by the buttons that empty it
   while (await page.locator('.step').count()) {
@@ -71,7 +71,7 @@ test('undo and redo by keyboard, across a new sign-in', async () => {
   await page.goto(`${BASE}/`);
   await page.getByRole('button', { name: 'Sign out' }).click();
   await signInStudent(page, 'LARK7', 'Cleo');
-  await page.goto(`${BASE}/work/1`);
+  await page.goto(`${BASE}/bench/1`);
   await page.locator('.stage').focus();
   await edit(page, () => page.keyboard.press('Control+Shift+z'));
   assert.equal(await page.locator('#s1-width').inputValue(), '55');
@@ -125,7 +125,7 @@ test('two windows: the later one is told, nothing is overwritten', async () => {
   await add(page, 'block');
   const second = await page.context().newPage();
   watch(second);
-  await second.goto(`${BASE}/work/1`);
+  await second.goto(`${BASE}/bench/1`);
   await type(page, 's1-width', '50');
   await second.locator('#s1-width').fill('77');
   await second.locator('#s1-width').press('Tab');

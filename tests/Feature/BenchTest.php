@@ -22,8 +22,8 @@ function edit(object $t, Recipe $r, array $input): \Illuminate\Testing\TestRespo
 }
 
 it('begins a student’s part once, however often the bench is opened', function (): void {
-    $this->get("/work/{$this->assignment->id}")->assertOk()->assertSee('No step yet');
-    $this->get("/work/{$this->assignment->id}")->assertOk();
+    $this->get("/bench/{$this->assignment->id}")->assertOk()->assertSee('No step yet');
+    $this->get("/bench/{$this->assignment->id}")->assertOk();
     expect(Work::query()->count())->toBe(1);
 });
 
@@ -75,7 +75,7 @@ it('tells the later of two windows and overwrites nothing', function (): void {
     $this->post("/recipes/{$r->id}/edit", ['version' => 1, 'do' => 'set', 'step' => 's1', 'values' => ['width' => '77']])->assertStatus(409)->assertSee('changed in another window')->assertSee('77');
     expect($r->fresh()->document()->steps[0]->text('width'))->toBe('50');
     $this->post("/recipes/{$r->id}/edit", ['version' => 1, 'do' => 'undo'])->assertStatus(409);
-    $this->post("/works/{$r->work->id}/hand-in", ['version' => 1])->assertRedirect("/work/{$this->assignment->id}")->assertSessionHasErrors('hand-in');
+    $this->post("/works/{$r->work->id}/hand-in", ['version' => 1])->assertRedirect("/bench/{$this->assignment->id}")->assertSessionHasErrors('hand-in');
     expect(HandIn::query()->count())->toBe(0);
 });
 
@@ -136,7 +136,7 @@ it('freezes what is handed in for good', function (): void {
 
 it('does not hand in an empty part', function (): void {
     $work = $this->s->work($this->assignment);
-    $this->from("/work/{$this->assignment->id}")->post("/works/{$work->id}/hand-in", ['version' => 1])->assertSessionHasErrors('hand-in');
+    $this->from("/bench/{$this->assignment->id}")->post("/works/{$work->id}/hand-in", ['version' => 1])->assertSessionHasErrors('hand-in');
     expect(HandIn::query()->count())->toBe(0);
 });
 
@@ -150,7 +150,7 @@ it('gives the part as STL, 3MF and recipe, named by exercise and pupil', functio
 
 it('serves the 3D file at an address that names its geometry', function (): void {
     $work = $this->s->work($this->assignment, null, [['kind' => 'block']]);
-    preg_match('#data-glb="([^"]+)"#', $this->get("/work/{$this->assignment->id}")->getContent(), $m);
+    preg_match('#data-glb="([^"]+)"#', $this->get("/bench/{$this->assignment->id}")->getContent(), $m);
     $response = $this->get($m[1])->assertOk()->assertHeader('Content-Type', 'model/gltf-binary');
     expect($response->headers->get('Cache-Control'))->toContain('immutable')->toContain('private');
     $this->get("/recipes/{$work->recipe_id}/part/" . str_repeat('0', 40) . '.glb')->assertNotFound();

@@ -22,7 +22,7 @@ beforeEach(function (): void {
 function routesOf(object $t): array
 {
     return [
-        'own bench' => ['GET', "/work/{$t->assignment->id}", []],
+        'own bench' => ['GET', "/bench/{$t->assignment->id}", []],
         'part of the work' => ['GET', "/recipes/{$t->work->recipe_id}/part/{$t->key}.glb", []],
         'STL of the work' => ['GET', "/recipes/{$t->work->recipe_id}/part.stl", []],
         'recipe of the work' => ['GET', "/recipes/{$t->work->recipe_id}/part.json", []],
@@ -92,7 +92,7 @@ it('shows lists of what is one’s own only', function (): void {
 
 it('never shows the reference part’s recipe to a student', function (): void {
     $this->reference->head();
-    $page = $this->actingAs($this->s->student)->get("/work/{$this->assignment->id}")->assertOk()->getContent();
+    $page = $this->actingAs($this->s->student)->get("/bench/{$this->assignment->id}")->assertOk()->getContent();
     expect($page)->not->toContain($this->referenceKey)->not->toContain("/recipes/{$this->reference->id}/");
 });
 

@@ -12,7 +12,7 @@ beforeEach(function (): void {
 
 it('leads guests to the sign-in page', function (string $path): void {
     $this->get($path)->assertRedirect('/sign-in');
-})->with(['/', '/work/1', '/exercises/new', '/assignments/1', '/hand-ins/1', '/recipes/1/part.stl']);
+})->with(['/', '/bench/1', '/exercises/new', '/assignments/1', '/hand-ins/1', '/recipes/1/part.stl']);
 
 it('signs students in by class code, name and PIN', function (): void {
     $this->post('/sign-in/class', ['code' => ' lark7 '])->assertRedirect('/sign-in');

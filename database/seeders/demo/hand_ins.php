@@ -41,7 +41,7 @@ return [
         ],
         'bracket' => [
             'right' => [],
-            'millimetres' => ['s3' => ['round' => '1 1/8 mm', 'length' => '3*0.25 mm', 'z' => '1/4']],
+            'millimetres' => ['s2' => ['distance' => '1/4 mm'], 's3' => ['z' => '1/4 mm']],
             'radius' => ['s4' => ['round' => '3/8']],
             'all areas' => ['s2' => ['regions' => 'all']],
             'hole off' => ['s1' => ['shapes' => [['kind' => 'rectangle', 'from' => 'middle', 'u' => '0', 'v' => '0', 'width' => '2 3/4', 'height' => '1 3/8'], ['kind' => 'circle', 'u' => '-1', 'v' => '0', 'by' => 'diameter', 'round' => '7/16'], ['kind' => 'circle', 'u' => '15/16', 'v' => '0', 'by' => 'diameter', 'round' => '7/16']]]],
@@ -97,7 +97,7 @@ return [
         ]],
         ['exercise' => 'bracket', 'class' => '8b', 'due' => -1, 'checks' => null, 'tries' => [
             1 => [['right', 'accepted', 'Right, and all fractions typed as they stand. Good.']],
-            2 => [['millimetres', 'returned', 'Look at your socket: is it really an inch wide?'], ['right', 'accepted', '']],
+            2 => [['millimetres', 'returned', 'Look at your foot: is it really a quarter of an inch thick?'], ['right', 'accepted', '']],
             3 => [['radius', 'waiting', '']],
             4 => [['all areas', 'returned', 'The screw holes have been filled again. Which areas did you pick?']],
             5 => [['hole off', 'waiting', '']],
