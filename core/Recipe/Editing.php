@@ -85,7 +85,8 @@ final class Editing
                 $shapes = $s->shapes();
                 foreach (is_array($v) ? $v : [] as $i => $changes) {
                     foreach (is_array($changes) ? $changes : [] as $k => $value) {
-                        if (isset($shapes[$i][$k]) && $k !== 'kind' && is_string($value)) {
+                        $choices = Recipe::OUTLINE_CHOICES[$k] ?? null;
+                        if (isset($shapes[$i][$k]) && $k !== 'kind' && is_string($value) && ($choices === null || in_array($value, $choices, true))) {
                             $shapes[$i][$k] = self::typed($value);
                         }
                     }

@@ -15,6 +15,9 @@ final readonly class Recipe
 
     public const MOST_SHAPES = 60;
 
+    /** What is chosen, not typed, about an outline of a sketch. */
+    public const OUTLINE_CHOICES = ['from' => ['middle', 'corner'], 'by' => ['diameter', 'radius']];
+
     /** @param list<Step> $steps */
     public function __construct(public Unit $unit, public array $steps = [], public string $title = '') {}
 
@@ -112,7 +115,7 @@ final readonly class Recipe
                 }
                 $shape[$key] = mb_substr((string) $v, 0, 121);
             }
-            if (! in_array($shape['from'] ?? 'middle', ['middle', 'corner'], true) || ! in_array($shape['by'] ?? 'radius', ['diameter', 'radius'], true)) {
+            if (! in_array($shape['from'] ?? 'middle', self::OUTLINE_CHOICES['from'], true) || ! in_array($shape['by'] ?? 'radius', self::OUTLINE_CHOICES['by'], true)) {
                 throw new UnreadableRecipe("Step $n, outline " . ($i + 1) . ': "from" is middle or corner, "by" is diameter or radius.');
             }
             $out[] = $shape;

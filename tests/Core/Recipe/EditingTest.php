@@ -45,7 +45,7 @@ it('adds, changes and removes outlines of a sketch', function (): void {
     $r = Editing::add(new Recipe(Unit::Millimetre), StepKind::Sketch);
     $r = Editing::addShape($r, 's1', 'circle');
     expect($r->step('s1')?->shapes())->toHaveCount(2);
-    $r = Editing::set($r, 's1', ['shapes' => [1 => ['round' => '12', 'kind' => 'star', 'foo' => 'x']]]);
+    $r = Editing::set($r, 's1', ['shapes' => [1 => ['round' => '12', 'by' => 'guess', 'kind' => 'star', 'foo' => 'x']]]);
     expect($r->step('s1')?->shapes()[1])->toBe(['kind' => 'circle', 'u' => '0', 'v' => '0', 'by' => 'diameter', 'round' => '12']);
     $r = Editing::dropShape($r, 's1', 0);
     expect($r->step('s1')?->shapes())->toHaveCount(1)->and(Editing::dropShape($r, 's1', 7)->toJson())->toBe($r->toJson());
@@ -79,4 +79,23 @@ it('keeps the name of a body when an earlier size changes', function (): void {
         ['kind' => 'copy', 'body' => 's2', 'times' => '2', 'x' => '10'],
     ])->part()));
     expect($names('40'))->toBe($names('60'))->toHaveCount(4);
+});
+
+it('never makes a recipe that cannot be read again', function (): void {
+    mt_srand(11);
+    $words = ['12', 'middle', 'radius', 'x', '', '1/0', 'all', "\u{2603}"];
+    for ($i = 0; $i < 400; $i++) {
+        $r = Parts::recipe([['kind' => 'sketch', 'shapes' => [['kind' => 'circle'], ['kind' => 'rectangle']]], ['kind' => 'extrude', 'sketch' => 's1'], ['kind' => 'cone']]);
+        $typed = [];
+        foreach (['plane', 'sketch', 'regions', 'distance', 'direction', 'effect', 'by', 'round', 'tip', 'along'] as $key) {
+            $typed[$key] = $words[mt_rand(0, 7)];
+        }
+        foreach (['u', 'v', 'by', 'round', 'from', 'width', 'kind'] as $key) {
+            $typed['shapes'][mt_rand(0, 2)][$key] = $words[mt_rand(0, 7)];
+        }
+        foreach (['s1', 's2', 's3'] as $id) {
+            $r = Editing::set($r, $id, $typed, $words[mt_rand(0, 7)]);
+        }
+        expect(Recipe::fromJson($r->toJson())->toJson())->toBe($r->toJson());
+    }
 });

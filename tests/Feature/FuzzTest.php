@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+use Cubo\Recipe\StepKind;
+use Tests\School;
+
+it('answers whatever a bench may send, and loses nothing', function (int $seed): void {
+    $s = new School;
+    $recipe = $s->work($s->assignment(), null, [['kind' => 'block']])->recipe;
+    $this->actingAs($s->student);
+    mt_srand($seed);
+    $one = fn (array $l) => $l[mt_rand(0, count($l) - 1)];
+    $text = fn () => $one(['10', '0', '-5', '12..5', '1/0', '1 3/8 in', '7/16"', '', 'abc', '99999', '0.0001', '5', '20', '3*4', 'all', '1, 2', 's1', 's2', 'up', 'cut', 'keep', 'add', 'x', 'radius', '45', '360', str_repeat('9', 130), '☃']);
+    for ($i = 0; $i < 60; $i++) {
+        $document = $recipe->fresh()->document();
+        $ids = array_map(fn ($x) => $x->id, $document->steps) ?: ['s1'];
+        $step = $one([...$ids, 's99']);
+        $input = match (mt_rand(0, 9)) {
+            0, 1 => ['do' => 'add', 'kind' => $one([...array_column(StepKind::cases(), 'value'), 'nonsense'])],
+            2 => ['do' => 'shift', 'step' => $step, 'places' => mt_rand(-3, 3)],
+            3 => ['do' => $one(['switch', 'delete', 'undo', 'redo']), 'step' => $step],
+            4 => ['do' => $one(['add-shape', 'drop-shape']), 'step' => $step, 'kind' => $one(['circle', 'rectangle', 'star']), 'index' => mt_rand(0, 3)],
+            default => ['do' => 'set', 'step' => $step, 'name' => mb_substr($text(), 0, 60), 'values' => array_filter([
+                ...array_combine($keys = array_keys($document->step($step)?->kind->fields() ?? ['width' => 1]), array_map(fn () => mt_rand(0, 2) ? null : $text(), $keys)),
+                'shapes' => mt_rand(0, 1) ? [[$one(['u', 'v', 'width', 'round', 'by', 'from']) => $text()]] : null,
+            ], fn ($v) => $v !== null)],
+        };
+        $response = $this->post("/recipes/{$recipe->id}/edit", $input + ['version' => $recipe->fresh()->version]);
+        expect($response->getStatusCode())->toBe(200, "seed $seed, edit $i: " . json_encode($input));
+    }
+    // the page opens, the check runs, the part can be handed in or is told to be empty
+    $this->get("/bench/{$recipe->work->assignment_id}")->assertOk();
+    $this->post("/works/{$recipe->work->id}/check")->assertOk();
+    expect($this->post("/works/{$recipe->work->id}/hand-in", ['version' => $recipe->fresh()->version])->getStatusCode())->toBe(302);
+})->with(range(1, 8));
