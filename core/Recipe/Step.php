@@ -19,9 +19,10 @@ final readonly class Step
         public bool $off = false,
     ) {}
 
+    /** A value as typed, or its default; nothing for a key this kind does not have. */
     public function text(string $key): string
     {
-        $v = $this->values[$key] ?? $this->kind->fields()[$key]->default;
+        $v = $this->values[$key] ?? ($this->kind->fields()[$key] ?? null)?->default;
 
         return is_scalar($v) ? (string) $v : '';
     }
