@@ -65,7 +65,7 @@ export function mountStage(host) {
     return { to, right, up: new Vector3().crossVectors(to, right) };
   };
   // pixels per millimetre and the projection of model points to the stage
-  const scale = () => (state.zoom * Math.min(host.clientWidth - (small ? 20 : 190), host.clientHeight - (small ? 20 : 170))) / (2 * state.radius);
+  const scale = () => (state.zoom * Math.min(host.clientWidth - (small ? 20 : Math.min(230, host.clientWidth * 0.38)), host.clientHeight - (small ? 20 : 170))) / (2 * state.radius);
   const project = (q) => {
     const { right, up } = frame();
     const d = new Vector3(q[0], q[1], q[2]).sub(state.centre);

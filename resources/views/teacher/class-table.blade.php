@@ -17,7 +17,7 @@
 <td class="c {{ $r->id === $worst ? 'worst' : '' }}" title="{{ $r->letter }} {{ $l['words'][$r->id] }}"><svg viewBox="0 0 60 16" preserveAspectRatio="none" aria-hidden="true">
 @if ($s === 'met')<path d="M0 8H60" stroke="var(--color-violet)" stroke-width="5"/>@elseif ($s === 'off')<path d="M0 8H23l4 -6 6 12 4 -6H60" fill="none" stroke="var(--color-chalk)" stroke-width="2" vector-effect="non-scaling-stroke"/>@elseif ($s === 'open')<path d="M0 8H60" stroke="var(--color-graphite)" stroke-width="1.2" stroke-dasharray="4 3"/>@endif
 <path d="M-3 14L3 2M57 14L63 2" stroke="var(--color-{{ $col }})" stroke-width="2" vector-effect="non-scaling-stroke"/></svg><span class="vh">{{ $l['words'][$r->id] }}</span></td>@endforeach
-<td class="now">@if ($l['group'] === 0)<b>{{ $l['state'] }}</b>@else{{ $l['state'] }}@endif @if ($l['handIn'])<span class="quiet small">{{ $l['handIn']->points() }} points{{ $l['handIn']->attempt > 1 ? ', try ' . $l['handIn']->attempt : '' }}</span>@elseif ($l['work'])<span class="quiet small">{{ $l['work']->checks_used }} {{ $l['work']->checks_used === 1 ? 'check' : 'checks' }}</span>@endif</td>
+<td class="now">@if ($l['group'] === 0)<b>{{ $l['state'] }}</b>@else{{ $l['state'] }}@endif @if ($l['handIn'])<span class="quiet small">{{ $l['handIn']->points() }} points{{ $l['handIn']->attempt > 1 ? ', try ' . $l['handIn']->attempt : '' }}</span>@elseif ($l['work']?->checks_used)<span class="quiet small">{{ $l['work']->checks_used }} {{ $l['work']->checks_used === 1 ? 'check' : 'checks' }}</span>@endif</td>
 </tr>
 @endforeach
 </tbody>
