@@ -2,6 +2,9 @@
 say() { printf '%s\n' "$*"; }
 die() { printf 'cubo: %s\n' "$*" >&2; exit 1; }
 
+# Whether something answers on a port of loopback already.
+taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
 as_root() {
   if [ "$(id -u)" = 0 ]; then "$@"
   elif command -v sudo >/dev/null; then sudo "$@"
