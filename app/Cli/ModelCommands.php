@@ -87,6 +87,11 @@ final class ModelCommands
     {
         $out = (string) ($this->options['out'] ?? throw new UnreadableFile("--out is missing.\n" . self::USAGE));
         [$solid, , $sound] = $this->model($this->files[0]);
+        if ($solid->isEmpty()) {
+            fwrite(STDERR, "cubo: the recipe makes no part, so nothing is written.\n");
+
+            return self::NOT_MET;
+        }
         $bytes = match (strtolower(pathinfo($out, PATHINFO_EXTENSION))) {
             'stl' => StlFile::write($solid),
             '3mf' => \Cubo\Exchange\ThreeMfFile::write($solid),
@@ -107,9 +112,14 @@ final class ModelCommands
         $m = new PartMeasures($solid);
         $b = $m->bounds();
         $data = ['unit' => 'mm', 'source' => $note, 'bodies' => $m->bodyCount(), 'closed' => $m->isClosed(), 'volume' => $m->mass()->volume, 'area' => $m->mass()->area,
-            'centroid' => $m->mass()->centroid, 'bounds' => ['min' => $b->min, 'max' => $b->max]];
+            'centroid' => $m->mass()->centroid, 'bounds' => $solid->isEmpty() ? null : ['min' => $b->min, 'max' => $b->max]];
         if (isset($this->options['json'])) {
             echo json_encode($data, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION), "\n";
+
+            return self::OK;
+        }
+        if ($solid->isEmpty()) {
+            echo "unit      mm ({$note})\nbodies    0\nThe recipe makes no part.\n";
 
             return self::OK;
         }

@@ -65,6 +65,15 @@ it('exits with 2 and one clear line when it cannot read', function (array $argum
     'an unknown verb' => [['melt'], 'there is no "melt"'],
 ]);
 
+it('says when a recipe makes no part', function (): void {
+    $empty = temporary('{"format":"cubo-recipe/1","unit":"mm","steps":[]}', '.json');
+    $out = sys_get_temp_dir() . '/cubo-test-' . bin2hex(random_bytes(6)) . '.stl';
+    [$status, , $errors] = cubo('build', $empty, '--out', $out);
+    expect($status)->toBe(1)->and($errors)->toContain('makes no part')->and(is_file($out))->toBeFalse();
+    [$status, $json] = cubo('measure', $empty, '--json');
+    expect($status)->toBe(0)->and(json_decode($json, true))->toMatchArray(['bodies' => 0, 'closed' => false, 'bounds' => null]);
+});
+
 it('says which step does not work and still writes the last good part', function (): void {
     $recipe = temporary('{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"block"},{"id":"s2","kind":"ball","round":"12..5"}]}', '.json');
     $out = sys_get_temp_dir() . '/cubo-test-' . bin2hex(random_bytes(6)) . '.3mf';
