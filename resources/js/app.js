@@ -95,8 +95,12 @@ document.addEventListener('keydown', (e) => {
   if (e.key === 'F6') {
     const areas = ['.sheet', '.stage', '.log', '.composer'].map((s) => document.querySelector(`.bench ${s}`)).filter(Boolean);
     const at = areas.findIndex((a) => a.contains(document.activeElement));
-    const next = areas[(at + (e.shiftKey ? areas.length - 1 : 1) + areas.length) % areas.length];
-    (next.matches('[tabindex]') ? next : next.querySelector('button, input, select, a, [tabindex]'))?.focus();
+    const handle = (a) => (a.matches('[tabindex]') ? a : a.querySelector('button:not([disabled]), input:not([type=hidden]), select, a[href], [tabindex]'));
+    // an area in which nothing can be operated yet is passed over
+    for (let i = 1; i <= areas.length; i++) {
+      const h = handle(areas[(at + (e.shiftKey ? -i : i) + 2 * areas.length) % areas.length]);
+      if (h) { h.focus(); break; }
+    }
     e.preventDefault();
   }
 });

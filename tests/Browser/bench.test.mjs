@@ -7,7 +7,7 @@ let browser;
 let page;
 before(async () => { browser = await openBrowser(); });
 after(() => browser.close());
-const names = ['Ada', 'Bruno', 'Cleo', 'Dario', 'Edda', 'Finn', 'Greta', 'Hugo'];
+const names = ['Ada', 'Bruno', 'Cleo', 'Dario', 'Edda', 'Finn', 'Greta', 'Levi', 'Hugo'];
 beforeEach(async (t) => {
   await page?.context().close();
   page = await openWindow(browser);
@@ -135,6 +135,35 @@ test('two windows: the later one is told, nothing is overwritten', async () => {
   await second.waitForFunction(() => document.querySelector('#s1-width')?.value === '50');
   sound(page);
   sound(second);
+});
+
+test('a part by keyboard alone: from the area of verbs to the check and the hand-in', async () => {
+  const key = page.keyboard;
+  const focused = () => page.evaluate(() => (document.activeElement.getAttribute('aria-label') || document.activeElement.innerText || '').trim());
+  const walk = async (press, wanted) => {
+    for (let i = 0; i < 60 && !(await focused()).startsWith(wanted); i++) await key.press(press);
+    assert.ok((await focused()).startsWith(wanted), `${wanted} is reached by ${press}`);
+  };
+  await page.locator('.stage').focus();
+  await key.press('F6');
+  assert.equal(await focused(), 'block', 'an empty log is passed over');
+  await edit(page, () => key.press('Enter'));
+  await page.waitForFunction(() => document.activeElement.id === 's1-width' || document.activeElement.id.endsWith('-width'));
+  await edit(page, async () => { await key.type('60'); await key.press('Tab'); });
+  await edit(page, async () => { await key.type('40'); await key.press('Tab'); });
+  await edit(page, async () => { await key.type('24'); await key.press('Tab'); });
+  assert.equal(await readout(page, 'Overall'), '60.00 × 40.00 × 24.00 mm');
+  await key.press('Control+Enter');
+  await page.locator('#req-size-x').getByText('Met', { exact: true }).waitFor();
+  await key.press('F6');
+  await key.press('F6');
+  assert.match(await focused(), /Show it large/);
+  await walk('Shift+Tab', 'Hand in');
+  await key.press('Enter');
+  assert.match(await focused(), /Hand it in now/);
+  await key.press('Enter');
+  await page.getByText('Waiting for a word').waitFor();
+  sound(page);
 });
 
 test('views by pointer and by keyboard', async () => {
