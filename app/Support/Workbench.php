@@ -20,7 +20,7 @@ use Cubo\Recipe\Recipe as Document;
 final class Workbench
 {
     /** Raise when sheets are drawn in another way, so that no old one is found. */
-    private const SHEETS = 1;
+    private const SHEETS = 2;
 
     public function __construct(private readonly PartFiles $files) {}
 

@@ -245,8 +245,11 @@ final class Sheet
         $n = $this->leaders[$d->view->value . $side] = ($this->leaders[$d->view->value . $side] ?? -1) + 1;
         // from the circle's upper outer side, to a landing beside the view
         $from = [$c[0] + $way * $r * M_SQRT1_2, $c[1] - $r * M_SQRT1_2];
-        $away = 8 + ($this->count[$d->view->value][$side] ?? 0) * $this->stack;
-        $land = [$left ? $box[0] - $away : $box[2] + $away, max($box[1] + 10, min($from[1] - 8, $box[3] - 4)) + 18 * $n];
+        $beside = $this->count[$d->view->value][$side] ?? 0;
+        $away = 8 + $beside * $this->stack;
+        // where dimension lines stand on that side, above their upper ends, so that no text is crossed
+        $y = $beside > 0 ? $box[1] - 5 - 18 * $n : max($box[1] + 10, min($from[1] - 8, $box[3] - 4)) + 18 * $n;
+        $land = [$left ? $box[0] - $away : $box[2] + $away, $y];
         $this->svg .= sprintf('<path class="line lead" d="M%s %sL%s %sh%d"/><circle class="dot" cx="%s" cy="%s" r="2.4"/>',
             self::n($from[0]), self::n($from[1]), self::n($land[0]), self::n($land[1]), $way * (int) (self::LETTER * mb_strlen($this->words($d))), self::n($from[0]), self::n($from[1]));
         $this->svg .= $this->text($land[0] + 2 * $way, $land[1] - 4, $d, 0, $left ? 'end' : 'start');
