@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Cubo\Measure\Pieces;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Tests\Outside;
 use Tests\RandomParts;
@@ -36,4 +37,14 @@ it('agrees with manifold-3d over 200 random pairs', function (): void {
     }
     // about half of the pairs share volume, or the test would compare nothing
     expect($shared)->toBeGreaterThan(80);
+});
+
+it('counts pieces as manifold-3d decomposes them, touching edges and corners included', function (): void {
+    $pairs = $ours = [];
+    for ($seed = 20000; $seed < 20150; $seed++) {
+        [$p, $q] = RandomParts::pair($seed);
+        $pairs[] = [Outside::mesh($p), Outside::mesh($q)];
+        $ours[] = Pieces::count(BooleanOperation::union($p, $q));
+    }
+    expect($ours)->toBe(Outside::run('pieces.mjs', (string) json_encode(['pairs' => $pairs])))->toContain(1, 2);
 });

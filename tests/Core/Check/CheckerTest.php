@@ -87,6 +87,7 @@ it('tells each requirement on its own', function (array $part, string $id, strin
     'no step' => [plate([2 => null]), 'step-z-6', 'missing', '', 'no flat face'],
     'not symmetric' => [plate([1 => ['y' => '3']]), 'symmetry-y', 'off', '6.00 apart', 'halves differ'],
     'two pieces' => [plate([], [['kind' => 'ball', 'round' => '5', 'x' => '60', 'z' => '5']]), 'bodies', 'off', '2', '2 loose pieces'],
+    'touching along an edge only' => [plate([2 => null], [['kind' => 'block', 'from' => 'corner', 'width' => '10', 'depth' => '10', 'height' => '5', 'x' => '30', 'y' => '20', 'z' => '0']]), 'bodies', 'off', '2', 'not only along an edge'],
     'below the ground' => [[['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12', 'z' => '-12']], 'standing', 'off', '12.00 below', 'All of it lies below'],
     'half below the ground' => [[['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12', 'z' => '-6']], 'standing', 'off', '6.00 below', 'Half its height'],
     'above the ground' => [[['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12', 'z' => '3']], 'standing', 'off', '3.00 above', 'above the ground'],

@@ -51,6 +51,10 @@ it('counts bodies that do not touch over a face as two', function (Solid $b, int
 })->with([
     'over a face' => [fn () => Parts::box(2, 2, 2, 2, name: 'b'), 1],
     'apart' => [fn () => Parts::box(2, 2, 2, 3, name: 'b'), 2],
+    'along an edge only' => [fn () => Parts::box(2, 2, 2, 2, 2, name: 'b'), 2],
+    'along half an edge' => [fn () => Parts::box(2, 2, 2, 2, 2, 1, 'b'), 2],
+    'in a corner only' => [fn () => Parts::box(2, 2, 2, 2, 2, 2, 'b'), 2],
+    'over half a face' => [fn () => Parts::box(2, 2, 2, 2, 1, 1, 'b'), 1],
     'half a millimetre apart' => [fn () => Parts::box(2, 2, 2, 2.5, name: 'b'), 2],
 ]);
 
