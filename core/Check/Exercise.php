@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Check;
 
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Letters;
 
 /** What a part is checked against: the drawing's unit and the requirements. As a file: see docs/recipe.md. */
 final readonly class Exercise
@@ -34,17 +35,13 @@ final readonly class Exercise
      */
     public static function lettered(array $list): array
     {
-        $set = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
         $n = 0;
 
-        return array_map(static function (Requirement $r) use ($set, &$n): Requirement {
+        return array_map(static function (Requirement $r) use (&$n): Requirement {
             if (! $r->asked) {
                 return $r->change(letter: '');
             }
-            $letter = $n < 24 ? $set[$n] : $set[intdiv($n, 24) - 1] . $set[$n % 24];
-            $n++;
-
-            return $r->change(letter: $letter);
+            return $r->change(letter: Letters::size($n++));
         }, $list);
     }
 

@@ -17,6 +17,9 @@ final class Pieces
 {
     private const NEAR = 1e-7;
 
+    /** Doubtful edges that are compared each with each. */
+    private const MOST = 3000;
+
     /** @var array<int, int> parent by triangle */
     private array $parent = [];
 
@@ -78,6 +81,9 @@ final class Pieces
                     $loose[] = $h;
                 }
             }
+        }
+        if (count($loose) > self::MOST) {
+            return 0; // the mesh's own count stands: comparing all of them would take too long
         }
         foreach ($loose as $h) {
             $best = [];

@@ -18,8 +18,11 @@ final readonly class Recipe
     /** What is chosen, not typed, about an outline of a sketch. */
     public const OUTLINE_CHOICES = ['from' => ['middle', 'corner'], 'by' => ['diameter', 'radius']];
 
-    /** @param list<Step> $steps */
-    public function __construct(public Unit $unit, public array $steps = [], public string $title = '') {}
+    /**
+     * @param list<Step> $steps
+     * @param int $spent the highest number a step's id has had, deleted steps included
+     */
+    public function __construct(public Unit $unit, public array $steps = [], public string $title = '', private int $spent = 0) {}
 
     /** @throws UnreadableRecipe */
     public static function fromJson(string $json): self
@@ -59,7 +62,12 @@ final readonly class Recipe
             $steps[] = $step;
         }
 
-        return new self($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '');
+        $spent = $data['spent'] ?? 0;
+        if (! is_int($spent) || $spent < 0 || $spent > 1_000_000_000) {
+            throw new UnreadableRecipe('"spent" must be a whole number.');
+        }
+
+        return new self($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent);
     }
 
     private static function readStep(mixed $raw, int $n): Step
@@ -127,7 +135,9 @@ final readonly class Recipe
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value, 'steps' => array_map(static fn (Step $s): array => $s->toArray(), $this->steps)];
+        return ['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value]
+            + ($this->spent > 0 ? ['spent' => $this->spent] : [])
+            + ['steps' => array_map(static fn (Step $s): array => $s->toArray(), $this->steps)];
     }
 
     public function toJson(): string
@@ -149,14 +159,19 @@ final readonly class Recipe
     /** An id no step has had: numbers only grow, so a name is never reused. */
     public function freshId(): string
     {
-        $most = 0;
+        return 's' . ($this->highest() + 1);
+    }
+
+    private function highest(): int
+    {
+        $most = $this->spent;
         foreach ($this->steps as $s) {
-            if (preg_match('/^s(\d+)$/', $s->id, $m)) {
+            if (preg_match('/^s(\d{1,9})$/', $s->id, $m)) {
                 $most = max($most, (int) $m[1]);
             }
         }
 
-        return 's' . ($most + 1);
+        return $most;
     }
 
     public function withStep(Step $new): self
@@ -166,16 +181,16 @@ final readonly class Recipe
                 $steps = $this->steps;
                 $steps[$i] = $new;
 
-                return new self($this->unit, $steps, $this->title);
+                return new self($this->unit, $steps, $this->title, $this->spent);
             }
         }
 
-        return new self($this->unit, [...$this->steps, $new], $this->title);
+        return new self($this->unit, [...$this->steps, $new], $this->title, $this->spent);
     }
 
     public function without(string $id): self
     {
-        return new self($this->unit, array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), $this->title);
+        return new self($this->unit, array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), $this->title, $this->highest());
     }
 
     /** @param int $places up (negative) or down the log */
@@ -190,6 +205,6 @@ final readonly class Recipe
             }
         }
 
-        return new self($this->unit, $steps, $this->title);
+        return new self($this->unit, $steps, $this->title, $this->spent);
     }
 }

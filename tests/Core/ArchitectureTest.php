@@ -25,7 +25,7 @@ function coreImports(): array
         }
     }
 
-    return array_map(fn ($l) => array_values(array_diff(array_keys($l), [])), $out);
+    return array_map(array_keys(...), $out);
 }
 
 it('imports only downwards', function (): void {

@@ -70,6 +70,7 @@ it('refuses what is no recipe and says where', function (string $json, string $p
     'a list as a size' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"ball","round":[3]}]}', '"round"'],
     'an unknown choice' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"ball","effect":"melt"}]}', '"effect"'],
     'an unknown outline' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"sketch","shapes":[{"kind":"star"}]}]}', 'outline 1'],
+    'a broken count of ids' => ['{"format":"cubo-recipe/1","unit":"mm","spent":"x","steps":[]}', '"spent"'],
     'half a region' => ['{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"extrude","regions":[1.5]}]}', 'whole numbers'],
     'no object at all' => ['"hello"', 'not JSON'],
 ]);
@@ -84,7 +85,10 @@ it('refuses more steps than anyone can read', function (): void {
 
 it('never gives an id twice, even after the last step was deleted', function (): void {
     $r = Parts::recipe([['kind' => 'ball'], ['kind' => 'ball']]);
-    expect($r->freshId())->toBe('s3')->and($r->without('s1')->freshId())->toBe('s3');
+    expect($r->freshId())->toBe('s3')->and($r->without('s1')->freshId())->toBe('s3')->and($r->without('s2')->freshId())->toBe('s3');
+    // also after it was saved and read again, edited and emptied
+    $saved = Recipe::fromJson($r->without('s2')->toJson());
+    expect($saved->freshId())->toBe('s3')->and($saved->shifted('s1', 1)->withStep($saved->steps[0]->named('x'))->without('s1')->freshId())->toBe('s3')->and(fitsSchema($saved->toJson()))->toBeTrue();
 });
 
 it('shifts steps within the log', function (): void {
