@@ -14,13 +14,8 @@ beforeEach(async (t) => {
   await signInStudent(page, 'LARK7', names.shift());
   await page.goto(`${BASE}/bench/1`);
   await page.locator('#state').waitFor({ state: 'attached' });
-  // an empty bench, by the buttons that empty it
-  while (await page.locator('.step').count()) {
-    await edit(page, async () => {
-      await page.locator('.step').last().hover();
-      await page.locator('.step').last().getByRole('button', { name: 'Delete' }).click();
-    });
-  }
+  // back to the empty bench it began with
+  while (await page.locator('#undo').isEnabled()) await edit(page, () => page.locator('#undo').click());
 });
 
 test('a part from a sketch: areas, extrusion up and down, cut, keep', async () => {
