@@ -6,7 +6,10 @@ namespace Tests;
 
 use Cubo\Solid\Solid;
 
-/** Looks for what a solid must never have, apart from the code that made it. */
+/**
+ * Looks for what a solid must never have, apart from the code that made it: open or doubled edges, folded triangles and
+ * triangles without area, vertices beside their planes (1e-9 mm per metre of size, and never asked finer than 1e-9 mm).
+ */
 final class Soundness
 {
     /** @return list<string> faults in words; empty for a sound solid */
@@ -37,15 +40,16 @@ final class Soundness
             [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
             foreach ([$a, $b, $c] as $v) {
                 $off = abs($s->nx[$f] * $s->x[$v] + $s->ny[$f] * $s->y[$v] + $s->nz[$f] * $s->z[$v] - $s->offset[$f]);
-                if ($off > 1e-9 * max(1.0, $scale)) {
+                if ($off > 1e-9 * max(1.0, $scale / 1000)) {
                     $faults[] = sprintf('vertex %d of triangle %d lies %.2e beside its plane', $v, $t, $off);
                 }
             }
             $u = [$s->x[$b] - $s->x[$a], $s->y[$b] - $s->y[$a], $s->z[$b] - $s->z[$a]];
             $w = [$s->x[$c] - $s->x[$a], $s->y[$c] - $s->y[$a], $s->z[$c] - $s->z[$a]];
-            $area = (($u[1] * $w[2] - $u[2] * $w[1]) * $s->nx[$f] + ($u[2] * $w[0] - $u[0] * $w[2]) * $s->ny[$f] + ($u[0] * $w[1] - $u[1] * $w[0]) * $s->nz[$f]) / 2;
-            if ($area < -1e-9 * $scale * $scale) {
-                $faults[] = sprintf('triangle %d is folded over, area %.2e', $t, $area);
+            $area = ($u[1] * $w[2] - $u[2] * $w[1]) * $s->nx[$f] + ($u[2] * $w[0] - $u[0] * $w[2]) * $s->ny[$f] + ($u[0] * $w[1] - $u[1] * $w[0]) * $s->nz[$f];
+            $longest = sqrt(max($u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2, $w[0] ** 2 + $w[1] ** 2 + $w[2] ** 2, ($u[0] - $w[0]) ** 2 + ($u[1] - $w[1]) ** 2 + ($u[2] - $w[2]) ** 2));
+            if ($area <= 1e-12 * $scale * $longest) {
+                $faults[] = sprintf('triangle %d is %s, height %.2e', $t, $area < -1e-12 * $scale * $longest ? 'folded over' : 'without area', $longest > 0 ? $area / $longest : 0.0);
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Boolean;
 
+use Cubo\Geometry\Transform;
 use Cubo\Solid\Solid;
 
 /**
@@ -33,13 +34,29 @@ final class BooleanOperation
         return self::run($p, $q, Operation::Intersection);
     }
 
+    /** @throws BooleanFailed when no way to a closed result was found; no input is known that leads there */
     public static function run(Solid $p, Solid $q, Operation $op): Solid
     {
-        try {
-            return (new self($p, $q, $op))->evaluate(true);
-        } catch (Imbalance) {
-            return (new self($p, $q, $op))->evaluate(false);
+        // the filters, then the choice of axes, may be what upset the balance
+        foreach ([[0, true], [0, false], [1, false], [2, false]] as [$axes, $filter]) {
+            try {
+                if ($axes === 0) {
+                    return (new self($p, $q, $op))->evaluate($filter);
+                }
+                $turn = self::cyclic($axes);
+
+                return (new self($p->moved($turn), $q->moved($turn), $op))->evaluate($filter)->moved(self::cyclic(3 - $axes));
+            } catch (Imbalance) {
+                continue;
+            }
         }
+        throw new BooleanFailed('The two solids could not be combined.');
+    }
+
+    /** x to y to z to x, so many times: an exact turn. */
+    private static function cyclic(int $times): Transform
+    {
+        return new Transform($times === 1 ? [0.0, 0.0, 1.0, 1.0, 0.0, 0.0, 0.0, 1.0, 0.0] : [0.0, 1.0, 0.0, 0.0, 0.0, 1.0, 1.0, 0.0, 0.0]);
     }
 
     private function __construct(private readonly Solid $p, private readonly Solid $q, private readonly Operation $op) {}
@@ -75,13 +92,7 @@ final class BooleanOperation
         $inclusion = new Inclusion($pair, $shadow, $crossings, $op);
         $outlines = new FaceOutlines($pair, $shadow, $crossings, $inclusion, $op, $tolerance);
 
-        $triangulator = new Triangulator($outlines, $pair, 1e-7 * $size);
-        foreach ($outlines->groups as $face => $loops) {
-            $ofQ = ($face & 1) === 1;
-            $facet = $ofQ ? $pair->qFacet[$face >> 1] : $pair->pFacet[$face >> 1];
-            $triangulator->fill($loops, $ofQ && $op === Operation::Difference ? $pair->flip($facet) : $facet);
-        }
-        $mesh = $triangulator->mesh();
+        [$mesh, $narrow] = $this->filled($pair, $outlines, $size, $tolerance);
         $flats = [];
         foreach ($broad->pTriangles as $t) {
             $flats[$pair->pFacet[$t]] = true;
@@ -91,6 +102,48 @@ final class BooleanOperation
             $flats[$op === Operation::Difference ? $pair->flip($f) : $f] = true;
         }
 
-        return CleanUp::run($mesh, $pair, $outlines->wholeTriangles, $tolerance, $flats);
+        return CleanUp::run($mesh, $pair, $outlines->wholeTriangles, $tolerance, $size, $flats, $narrow);
+    }
+
+    /** @return array{Solid, bool} the closed mesh and whether it may have sides without length */
+    private function filled(OperandPair $pair, FaceOutlines $outlines, float $size, float $tolerance): array
+    {
+        $first = new Triangulator($outlines, $pair, 1e-7 * $size, $tolerance);
+        $facets = [];
+        foreach ($outlines->groups as $face => $loops) {
+            $ofQ = ($face & 1) === 1;
+            $facet = $ofQ ? $pair->qFacet[$face >> 1] : $pair->pFacet[$face >> 1];
+            $facets[$face] = $ofQ && $this->op === Operation::Difference ? $pair->flip($facet) : $facet;
+            $first->fill($loops, $facets[$face], $face);
+        }
+        if ($first->foldedFaces === []) {
+            return [$first->mesh(), false];
+        }
+        // outlines that cross themselves: all faces of their planes are filled together
+        $second = new Triangulator($outlines, $pair, 1e-7 * $size, $tolerance);
+        $left = $outlines->groups;
+        foreach (array_keys($first->foldedFaces) as $folded) {
+            if (! isset($left[$folded])) {
+                continue;
+            }
+            $f = $facets[$folded];
+            $polygons = [];
+            foreach ($left as $face => $loops) {
+                $g = $facets[$face];
+                $cos = $pair->fx[$f] * $pair->fx[$g] + $pair->fy[$f] * $pair->fy[$g] + $pair->fz[$f] * $pair->fz[$g];
+                if (abs($cos) > 1 - 1e-14 && abs($pair->fd[$f] - $cos * $pair->fd[$g]) <= $tolerance) {
+                    $polygons[$face] = [$loops, $cos > 0, $g];
+                    unset($left[$face]);
+                }
+            }
+            if ($polygons !== []) {
+                $second->fillPlane($polygons, $f);
+            }
+        }
+        foreach ($left as $face => $loops) {
+            $second->fill($loops, $facets[$face], $face);
+        }
+
+        return $second->folded < $first->folded ? [$second->mesh(), true] : [$first->mesh(), false];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid\Boolean;
 
 use Cubo\Geometry\EarClipping;
+use Cubo\Geometry\Untangling;
 use Cubo\Solid\Solid;
 
 /**
@@ -30,8 +31,30 @@ final class Triangulator
 
     private int $tokens;
 
-    public function __construct(private readonly FaceOutlines $outlines, private readonly OperandPair $pair, private readonly float $nudge)
+    /** Area of the triangles that came out inverted, beyond what rounding explains, mm2. */
+    public float $folded = 0.0;
+
+    /** @var array<int, true> faces whose triangles came out inverted */
+    public array $foldedFaces = [];
+
+    /** @var array<int, int> vertices that were replaced by others in the same place */
+    private array $same = [];
+
+    /** @var array<int, float> */
+    private array $x;
+
+    /** @var array<int, float> */
+    private array $y;
+
+    /** @var array<int, float> */
+    private array $z;
+
+    /** @param float $nudge how far the second attempt at a folded face moves vertices, mm */
+    public function __construct(private readonly FaceOutlines $outlines, private readonly OperandPair $pair, private readonly float $nudge, private readonly float $tolerance)
     {
+        $this->x = $outlines->inclusion->x;
+        $this->y = $outlines->inclusion->y;
+        $this->z = $outlines->inclusion->z;
         $this->start = $outlines->start;
         $this->twin = $outlines->twin;
         $this->facet = $outlines->facet;
@@ -41,7 +64,7 @@ final class Triangulator
     }
 
     /** @param list<array{array<int, int>, array<int, int>}> $loops */
-    public function fill(array $loops, int $facet): void
+    public function fill(array $loops, int $facet, int $face): void
     {
         [$first] = $loops;
         $single = count($loops) === 1;
@@ -72,19 +95,90 @@ final class Triangulator
                 }
             }
             $second = new EarClipping($loops, $u2, $w2, $this->tokens);
-            if (self::invertedArea($second->triangles, $u, $w) < $folded) {
+            $again = self::invertedArea($second->triangles, $u, $w);
+            if ($again < $folded) {
                 $best = $second;
+                $folded = $again;
+            }
+            $this->fold($folded, $scale, $face);
+        }
+        $this->take($best->triangles, $best->glued, $best->nextToken, $facet);
+    }
+
+    private function fold(float $area, float $scale, int $face): void
+    {
+        if ($area > 1e-9 * $scale * $scale) {
+            $this->folded += $area;
+            $this->foldedFaces[$face] = true;
+        }
+    }
+
+    /**
+     * Fills all outlines of one plane together.
+     *
+     * @param non-empty-array<int, array{list<array{array<int, int>, array<int, int>}>, bool, int}> $polygons by face:
+     *     loops, whether they face as the facet does, own facet
+     */
+    public function fillPlane(array $polygons, int $facet): void
+    {
+        [$u, $w, $iu, $iw] = $this->plane($facet);
+        $vertices = [];
+        foreach ($polygons as [$loops]) {
+            array_push($vertices, ...array_merge(...array_column($loops, 0)));
+        }
+        $same = VertexWelding::find(array_unique($vertices), $this->x, $this->y, $this->z, $this->tolerance);
+        $this->same += $same;
+        foreach ($polygons as &$polygon) {
+            foreach ($polygon[0] as &$loop) {
+                $loop[0] = array_map(static fn (int $v): int => $same[$v] ?? $v, $loop[0]);
             }
         }
-        for ($t = $this->tokens; $t < $best->nextToken; $t += 2) {
+        unset($polygon, $loop);
+        $open = new Untangling(array_values($polygons), $u, $w, $this->tokens, $this->tolerance, function (int $a, int $b, float $t): int {
+            $this->x[] = $this->x[$a] + $t * ($this->x[$b] - $this->x[$a]);
+            $this->y[] = $this->y[$a] + $t * ($this->y[$b] - $this->y[$a]);
+            $this->z[] = $this->z[$a] + $t * ($this->z[$b] - $this->z[$a]);
+
+            return count($this->x) - 1;
+        });
+        foreach ($open->narrow as [$triangle, $label]) {
+            $this->take([$triangle], [], $open->nextToken, $label);
+        }
+        $this->take([], [], $open->nextToken, $facet);
+        [$u, $w] = [[$this->x, $this->y, $this->z][$iu], [$this->x, $this->y, $this->z][$iw]];
+        $next = $open->nextToken;
+        $glued = $open->glued;
+        foreach ($open->regions as [$loops, $up, $label]) {
+            [$p, $q] = $up ? [$u, $w] : [$w, $u];
+            $filled = new EarClipping($loops, $p, $q, $next);
+            $folded = self::invertedArea($filled->triangles, $p, $q);
+            $scale = 0.0;
+            foreach ($loops[0][0] as $v) {
+                $scale = max($scale, abs($u[$v] - $u[$loops[0][0][0]]) + abs($w[$v] - $w[$loops[0][0][0]]));
+            }
+            $this->fold($folded, $scale, (int) array_key_first($polygons));
+            $next = $filled->nextToken;
+            $this->take($filled->triangles, [], $next, $label);
+            array_push($glued, ...$filled->glued);
+        }
+        $this->take([], $glued, $next, $facet);
+    }
+
+    /**
+     * @param list<array{int,int,int,int,int,int}> $triangles
+     * @param list<array{int,int}> $glued
+     */
+    private function take(array $triangles, array $glued, int $nextToken, int $facet): void
+    {
+        for ($t = $this->tokens; $t < $nextToken; $t += 2) {
             $this->partner[$t] = $t + 1;
             $this->partner[$t + 1] = $t;
         }
-        $this->tokens = $best->nextToken;
-        foreach ($best->triangles as [$a, $b, $c, $p, $q, $r]) {
+        $this->tokens = $nextToken;
+        foreach ($triangles as [$a, $b, $c, $p, $q, $r]) {
             $this->emit($a, $b, $c, $p, $q, $r, $facet);
         }
-        foreach ($best->glued as [$a, $b]) {
+        foreach ($glued as [$a, $b]) {
             $p = $this->partner[$a];
             $q = $this->partner[$b];
             if ($p !== $b) {
@@ -97,7 +191,6 @@ final class Triangulator
     /** @return array{array<int, float>, array<int, float>, int, int} the two coordinates kept, and which they are */
     private function plane(int $facet): array
     {
-        $i = $this->outlines->inclusion;
         $nx = $this->pair->fx[$facet];
         $ny = $this->pair->fy[$facet];
         $nz = $this->pair->fz[$facet];
@@ -105,9 +198,9 @@ final class Triangulator
         $ay = abs($ny);
         $az = abs($nz);
         [$p, $s] = match (true) {
-            $az >= $ax && $az >= $ay => [[$i->x, $i->y, 0, 1], $nz],
-            $ax >= $ay => [[$i->y, $i->z, 1, 2], $nx],
-            default => [[$i->z, $i->x, 2, 0], $ny],
+            $az >= $ax && $az >= $ay => [[$this->x, $this->y, 0, 1], $nz],
+            $ax >= $ay => [[$this->y, $this->z, 1, 2], $nx],
+            default => [[$this->z, $this->x, 2, 0], $ny],
         };
 
         return $s < 0 ? [$p[1], $p[0], $p[3], $p[2]] : $p;
@@ -187,8 +280,12 @@ final class Triangulator
         foreach ($this->halfEdgeOf as $token => $h) {
             $this->twin[$h] = $this->halfEdgeOf[$this->partner[$token]] ?? throw new Imbalance('A side has no neighbour.');
         }
-        $i = $this->outlines->inclusion;
+        foreach ($this->same as $v => $u) {
+            foreach (array_keys($this->start, $v, true) as $h) {
+                $this->start[$h] = $u;
+            }
+        }
 
-        return new Solid($i->x, $i->y, $i->z, $this->start, $this->twin, $this->facet);
+        return new Solid($this->x, $this->y, $this->z, $this->start, $this->twin, $this->facet);
     }
 }

@@ -1,0 +1,375 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid\Boolean;
+
+/**
+ * Where parts of a solid touch along an edge or in a point, a boolean may leave bridges without width, vertices used
+ * by several fans and edges used by several pairs of faces. Here vertices in one place become one, what has no area
+ * goes, and around every edge those faces are joined that have material between them; then every fan gets a vertex
+ * of its own. So solids that only touch fall apart, and what hangs together over a face stays together.
+ */
+final class Seams
+{
+    /** @var array<int, true> vertices of new triangles */
+    private array $near = [];
+
+    /** @var list<int> half-edges that start at one of them */
+    private array $active = [];
+
+    private function __construct(private readonly WorkingMesh $mesh) {}
+
+    public static function run(WorkingMesh $mesh): void
+    {
+        $s = new self($mesh);
+        $s->gather();
+        $s->weld();
+        $s->dropWithoutArea();
+        $s->joinAroundEdges();
+        $s->dropThinPieces();
+        $s->splitFans();
+        $s->splitDoubleEdges();
+    }
+
+    /** Only what must go before anything else can be done: vertices in one place, and triangles with a side without length. */
+    public static function weldOnly(WorkingMesh $mesh): void
+    {
+        $s = new self($mesh);
+        $s->gather();
+        $s->weld(true);
+    }
+
+    private function gather(): void
+    {
+        $m = $this->mesh;
+        $n = count($m->start);
+        for ($h = 3 * $m->whole; $h < $n; $h++) {
+            if ($m->facet[intdiv($h, 3)] >= 0) {
+                $this->near[$m->start[$h]] = true;
+            }
+        }
+        for ($h = 0; $h < $n; $h++) {
+            if (isset($this->near[$m->start[$h]]) && $m->facet[intdiv($h, 3)] >= 0) {
+                $this->active[] = $h;
+            }
+        }
+    }
+
+    private function weld(bool $narrow = false): void
+    {
+        $m = $this->mesh;
+        $same = VertexWelding::find(array_keys($this->near), $m->x, $m->y, $m->z, $m->eps);
+        if ($same === [] && ! $narrow) {
+            return;
+        }
+        foreach ($this->active as $h) {
+            $m->start[$h] = $same[$m->start[$h]] ?? $m->start[$h];
+        }
+        foreach ($this->active as $h) {
+            if ($m->facet[intdiv($h, 3)] >= 0 && $m->start[$h] === $m->start[$h % 3 === 2 ? $h - 2 : $h + 1]) {
+                $m->dropNarrow($h);
+            }
+        }
+    }
+
+    /** Triangles without height hand their long side to the neighbour there; flaps without thickness go. */
+    private function dropWithoutArea(): void
+    {
+        $m = $this->mesh;
+        $start = &$m->start;
+        $queue = [];
+        $eps2 = $m->eps * $m->eps;
+        for ($t = $m->whole, $n = count($m->facet); $t < $n; $t++) {
+            if ($m->facet[$t] >= 0) {
+                $a = $start[3 * $t];
+                $b = $start[3 * $t + 1];
+                $c = $start[3 * $t + 2];
+                $area = $m->area($a, $b, $c, $m->facet[$t]);
+                if ($area * $area <= $eps2 * max($m->distance2($a, $b), $m->distance2($b, $c), $m->distance2($c, $a))) {
+                    $queue[] = $t;
+                }
+            }
+        }
+        $limit = 10 * count($queue) + 100;
+        for ($i = 0; $i < count($queue) && $i < $limit; $i++) {
+            $t = $queue[$i];
+            if ($m->facet[$t] < 0) {
+                continue;
+            }
+            $long = 3 * $t;
+            $l2 = 0.0;
+            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+                $d = $m->distance2($start[$h], $start[$h % 3 === 2 ? $h - 2 : $h + 1]);
+                if ($d > $l2) {
+                    $l2 = $d;
+                    $long = $h;
+                }
+            }
+            $c = $start[$long % 3 === 0 ? $long + 2 : $long - 1];
+            if ($m->area($start[$long], $start[$long % 3 === 2 ? $long - 2 : $long + 1], $c, $m->facet[$t]) ** 2 > $eps2 * $l2) {
+                continue;
+            }
+            $o = $m->twin[$long];
+            $u = intdiv($o, 3);
+            if ($u === $t) {
+                continue;
+            }
+            if ($start[$o % 3 === 0 ? $o + 2 : $o - 1] === $c) {
+                $m->dropFlap($long, $o);
+
+                continue;
+            }
+            $m->turn($long, $o, $m->facet[$u]);
+            $queue[] = $t;
+            $queue[] = $u;
+        }
+    }
+
+    private function joinAroundEdges(): void
+    {
+        $m = $this->mesh;
+        $many = count($m->x);
+        $at = [];
+        foreach ($this->active as $h) {
+            if ($m->facet[intdiv($h, 3)] < 0) {
+                continue;
+            }
+            $a = $m->start[$h];
+            $b = $m->start[$h % 3 === 2 ? $h - 2 : $h + 1];
+            if (isset($this->near[$b])) {
+                $at[$a < $b ? $a * $many + $b : $b * $many + $a][] = $h;
+            }
+        }
+        $this->dropFlaps($at);
+        foreach ($at as $list) {
+            if (count($list) === 2) {
+                if ($m->twin[$list[0]] !== $list[1] && $m->start[$list[0]] !== $m->start[$list[1]]) {
+                    $m->join($list[0], $list[1]);
+                }
+            } elseif (count($list) > 2) {
+                $this->pairByMaterial($list);
+            }
+        }
+    }
+
+    /**
+     * Triangles on each other that face each other enclose nothing: both go.
+     *
+     * @param array<int, list<int>> $at half-edges by edge
+     */
+    private function dropFlaps(array &$at): void
+    {
+        $m = $this->mesh;
+        $byCorners = [];
+        foreach ($at as $list) {
+            if (count($list) < 3) {
+                continue;
+            }
+            foreach ($list as $h) {
+                $t = intdiv($h, 3);
+                $k = [$m->start[3 * $t], $m->start[3 * $t + 1], $m->start[3 * $t + 2]];
+                if (! isset($this->near[$k[0]], $this->near[$k[1]], $this->near[$k[2]])) {
+                    continue; // its sides are not all filed
+                }
+                $i = $k[0] < $k[1] ? ($k[0] < $k[2] ? 0 : 2) : ($k[1] < $k[2] ? 1 : 2);
+                $byCorners["{$k[$i]}-{$k[($i + 1) % 3]}-{$k[($i + 2) % 3]}"][$t] = true;
+            }
+        }
+        $gone = false;
+        foreach ($byCorners as $key => $ts) {
+            [$a, $b, $c] = explode('-', $key);
+            $against = "$a-$c-$b";
+            foreach ($ts as $t => $_) {
+                if ($m->facet[$t] < 0) {
+                    continue;
+                }
+                foreach ($byCorners[$against] ?? [] as $u => $_) {
+                    if ($m->facet[$u] >= 0) {
+                        $m->facet[$t] = $m->facet[$u] = -1;
+                        $gone = true;
+                        break;
+                    }
+                }
+            }
+        }
+        if ($gone) {
+            foreach ($at as $key => $list) {
+                $at[$key] = array_values(array_filter($list, static fn (int $h): bool => $m->facet[intdiv($h, 3)] >= 0));
+            }
+        }
+    }
+
+    /**
+     * Half-edges in one place, sorted by the direction of their faces around the edge: the material begins at a face
+     * whose half-edge runs backward and ends at the next one whose half-edge runs forward.
+     *
+     * @param list<int> $list
+     */
+    private function pairByMaterial(array $list): void
+    {
+        $m = $this->mesh;
+        $a = $m->start[$list[0]];
+        $b = $m->start[$list[0] % 3 === 2 ? $list[0] - 2 : $list[0] + 1];
+        $l = sqrt($m->distance2($a, $b)) ?: 1.0;
+        $e = [($m->x[$b] - $m->x[$a]) / $l, ($m->y[$b] - $m->y[$a]) / $l, ($m->z[$b] - $m->z[$a]) / $l];
+        $axis = abs($e[0]) < 0.6 ? [1.0, 0.0, 0.0] : [0.0, 1.0, 0.0];
+        $p = [$e[1] * $axis[2] - $e[2] * $axis[1], $e[2] * $axis[0] - $e[0] * $axis[2], $e[0] * $axis[1] - $e[1] * $axis[0]];
+        $q = [$e[1] * $p[2] - $e[2] * $p[1], $e[2] * $p[0] - $e[0] * $p[2], $e[0] * $p[1] - $e[1] * $p[0]];
+        $turns = [];
+        $forward = 0;
+        foreach ($list as $h) {
+            $f = $m->facet[intdiv($h, 3)];
+            $s = $m->start[$h] === $a ? 1 : -1;
+            $forward += $s;
+            $n = [$m->pair->fx[$f], $m->pair->fy[$f], $m->pair->fz[$f]];
+            // into the face: normal x direction of the half-edge
+            $d = [$s * ($n[1] * $e[2] - $n[2] * $e[1]), $s * ($n[2] * $e[0] - $n[0] * $e[2]), $s * ($n[0] * $e[1] - $n[1] * $e[0])];
+            $angle = atan2($d[0] * $q[0] + $d[1] * $q[1] + $d[2] * $q[2], $d[0] * $p[0] + $d[1] * $p[1] + $d[2] * $p[2]);
+            // equal angles, also those on both sides of half a turn, must compare as equal
+            $turns[] = [round($angle > M_PI - 1e-9 ? $angle - 2 * M_PI : $angle, 9), $s, $h];
+        }
+        if ($forward !== 0) {
+            throw new Imbalance('The faces around an edge do not balance.');
+        }
+        // at one angle material ends before it begins
+        usort($turns, static fn (array $u, array $v): int => $u[0] <=> $v[0] ?: $v[1] <=> $u[1] ?: $u[2] <=> $v[2]);
+        $open = $pending = [];
+        foreach ($turns as [, $s, $h]) {
+            if ($s < 0) {
+                $open[] = $h;
+            } elseif ($open !== []) {
+                $m->join(array_pop($open), $h);
+            } else {
+                $pending[] = $h; // its material began before the first angle
+            }
+        }
+        foreach ($pending as $h) {
+            $m->join(array_pop($open), $h);
+        }
+    }
+
+    /** Components of new triangles only that enclose nothing. */
+    private function dropThinPieces(): void
+    {
+        $m = $this->mesh;
+        $seen = [];
+        for ($t = $m->whole, $n = count($m->facet); $t < $n; $t++) {
+            if ($m->facet[$t] < 0 || isset($seen[$t])) {
+                continue;
+            }
+            $stack = [$t];
+            $seen[$t] = true;
+            $members = [];
+            $pure = true;
+            while ($stack !== []) {
+                $q = array_pop($stack);
+                $members[] = $q;
+                for ($k = 0; $k < 3; $k++) {
+                    $o = intdiv($m->twin[3 * $q + $k], 3);
+                    if ($o < $m->whole) {
+                        $pure = false;
+                    } elseif (! isset($seen[$o])) {
+                        $seen[$o] = true;
+                        $stack[] = $o;
+                    }
+                }
+            }
+            if (! $pure || count($members) > 400) {
+                continue;
+            }
+            $volume = $area = 0.0;
+            $o = $m->start[3 * $t];
+            foreach ($members as $q) {
+                [$a, $b, $c] = [$m->start[3 * $q], $m->start[3 * $q + 1], $m->start[3 * $q + 2]];
+                $u = [$m->x[$b] - $m->x[$a], $m->y[$b] - $m->y[$a], $m->z[$b] - $m->z[$a]];
+                $w = [$m->x[$c] - $m->x[$a], $m->y[$c] - $m->y[$a], $m->z[$c] - $m->z[$a]];
+                $nx = $u[1] * $w[2] - $u[2] * $w[1];
+                $ny = $u[2] * $w[0] - $u[0] * $w[2];
+                $nz = $u[0] * $w[1] - $u[1] * $w[0];
+                $volume += (($m->x[$a] - $m->x[$o]) * $nx + ($m->y[$a] - $m->y[$o]) * $ny + ($m->z[$a] - $m->z[$o]) * $nz) / 6;
+                $area += sqrt($nx * $nx + $ny * $ny + $nz * $nz) / 2;
+            }
+            if (abs($volume) <= $m->eps * $area) {
+                foreach ($members as $q) {
+                    $m->facet[$q] = -1;
+                }
+            }
+        }
+    }
+
+    /** Every fan of triangles around a vertex gets a vertex of its own. */
+    private function splitFans(): void
+    {
+        $m = $this->mesh;
+        $seen = $used = [];
+        foreach ($this->active as $h) {
+            if (isset($seen[$h]) || $m->facet[intdiv($h, 3)] < 0) {
+                continue;
+            }
+            $v = $m->start[$h];
+            $fan = [];
+            $s = $h;
+            do {
+                $fan[] = $s;
+                $seen[$s] = true;
+                $s = $m->twin[$s % 3 === 0 ? $s + 2 : $s - 1];
+                if (isset($seen[$s]) && $s !== $h) {
+                    throw new Imbalance('The triangles around a vertex do not close.');
+                }
+            } while ($s !== $h);
+            if (isset($used[$v])) {
+                $new = count($m->x);
+                $m->x[] = $m->x[$v];
+                $m->y[] = $m->y[$v];
+                $m->z[] = $m->z[$v];
+                foreach ($fan as $s) {
+                    $m->start[$s] = $new;
+                }
+            }
+            $used[$v] = true;
+        }
+    }
+
+    /** Two pairs of faces that share both ends of an edge and cannot have their own: one pair gets a vertex midway. */
+    private function splitDoubleEdges(): void
+    {
+        $m = $this->mesh;
+        $many = 2 * count($m->x);
+        $seen = $double = [];
+        foreach ($this->active as $h) {
+            if ($m->facet[intdiv($h, 3)] < 0) {
+                continue;
+            }
+            $key = $m->start[$h] * $many + $m->start[$h % 3 === 2 ? $h - 2 : $h + 1];
+            if (! isset($seen[$key])) {
+                $seen[$key] = true;
+            } elseif (! isset($double[$m->twin[$h]])) {
+                $double[$h] = true;
+            }
+        }
+        foreach ($double as $h => $_) {
+            $g = $m->twin[$h];
+            $a = $m->start[$h];
+            $b = $m->start[$g];
+            $mid = count($m->x);
+            $m->x[] = ($m->x[$a] + $m->x[$b]) / 2;
+            $m->y[] = ($m->y[$a] + $m->y[$b]) / 2;
+            $m->z[] = ($m->z[$a] + $m->z[$b]) / 2;
+            $new = [];
+            foreach ([$h, $g] as $e) {
+                $en = $e % 3 === 2 ? $e - 2 : $e + 1;
+                $q = count($m->start);
+                array_push($m->start, $mid, $m->start[$en], $m->start[$e % 3 === 0 ? $e + 2 : $e - 1]);
+                array_push($m->twin, -1, -1, -1);
+                $m->facet[] = $m->facet[intdiv($e, 3)];
+                $m->join($q + 1, $m->twin[$en]);
+                $m->join($q + 2, $en);
+                $m->start[$en] = $mid;
+                $new[] = $q;
+            }
+            $m->join($h, $new[1]);
+            $m->join($g, $new[0]);
+        }
+    }
+}
