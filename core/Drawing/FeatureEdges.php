@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Drawing;
 
-use Cubo\Measure\SurfaceEquation;
+use Cubo\Solid\SurfaceEquation;
 use Cubo\Solid\Solid;
 
 /**

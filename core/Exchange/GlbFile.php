@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Exchange;
 
 use Cubo\Drawing\FeatureEdges;
-use Cubo\Measure\SurfaceEquation;
+use Cubo\Solid\SurfaceEquation;
 use Cubo\Solid\Solid;
 
 /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Exchange;
 
+use Cubo\Solid\Patch;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceKind;
@@ -11,11 +12,12 @@ use Cubo\Solid\SurfaceKind;
 /** A solid as bytes for caches: packed numbers, faster and smaller than serialize(). Not an exchange format. */
 final class SolidPacking
 {
-    private const MAGIC = "CUBO\x01";
+    private const MAGIC = "CUBO\x02";
 
     public static function pack(Solid $s): string
     {
-        $surfaces = json_encode(array_map(static fn (Surface $u): array => [$u->kind->value, $u->name, array_map('bin2hex', array_map(static fn (float $v): string => pack('e', $v), [...$u->point, ...$u->axis, $u->radius, $u->slope]))], $s->surfaces));
+        $surfaces = json_encode(array_map(static fn (Surface $u): array => [$u->kind->value, $u->name, bin2hex(pack('e*', ...$u->point, ...$u->axis, ...[$u->radius, $u->slope, $u->tube])),
+            $u->patch === null ? null : [$u->patch->columns, $u->patch->closed, base64_encode(pack('e*', ...$u->patch->x, ...$u->patch->y, ...$u->patch->z))]], $s->surfaces));
         $out = self::MAGIC . pack('V4', count($s->x), count($s->facet), count($s->nx), strlen((string) $surfaces)) . $surfaces;
         foreach ([$s->x, $s->y, $s->z, $s->nx, $s->ny, $s->nz, $s->offset] as $floats) {
             $out .= pack('e*', ...$floats);
@@ -58,9 +60,15 @@ final class SolidPacking
         $s->twin = $read('V', 3 * $nt, 4);
         $s->facet = $read('V', $nt, 4);
         $s->surfaceOf = $read('V', $nf, 4);
-        foreach ((array) $raw as [$kind, $name, $hex]) {
-            $v = array_map(static fn (string $h): float => ((array) unpack('e', (string) hex2bin($h)))[1], $hex);
-            $s->surfaces[] = new Surface(SurfaceKind::from($kind), $name, [$v[0], $v[1], $v[2]], [$v[3], $v[4], $v[5]], $v[6], $v[7]);
+        foreach ((array) $raw as [$kind, $name, $hex, $grid]) {
+            $v = array_values((array) unpack('e*', (string) hex2bin($hex)));
+            $patch = null;
+            if ($grid !== null) {
+                $values = array_values((array) unpack('e*', (string) base64_decode($grid[2], true)));
+                [$x, $y, $z] = array_chunk($values, intdiv(count($values), 3));
+                $patch = new Patch($x, $y, $z, $grid[0], $grid[1]);
+            }
+            $s->surfaces[] = new Surface(SurfaceKind::from($kind), $name, [$v[0], $v[1], $v[2]], [$v[3], $v[4], $v[5]], $v[6], $v[7], $v[8], $patch);
         }
 
         return $s;

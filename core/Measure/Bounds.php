@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Cubo\Measure;
 
 use Cubo\Solid\Solid;
+use Cubo\Solid\Surface;
+use Cubo\Solid\SurfaceEquation;
 use Cubo\Solid\SurfaceKind;
 
 /** The smallest axis-parallel box around a solid's true surfaces, millimetres. */
@@ -37,9 +39,11 @@ final readonly class Bounds
                     }
                     $d = [0.0, 0.0, 0.0];
                     $d[$k] = (float) $sign;
-                    $reach = $surface->kind === SurfaceKind::Sphere
-                        ? self::ballExtreme($p, $corners, $surface->point, $surface->radius, $d, $k)
-                        : self::roundExtreme($p, $corners, $surface->point, $surface->axis, $surface->radius, $surface->slope, $d, $k);
+                    $reach = match ($surface->kind) {
+                        SurfaceKind::Sphere => self::ballExtreme($p, $corners, $surface->point, $surface->radius, $d, $k),
+                        SurfaceKind::Torus, SurfaceKind::Patch => self::searchedExtreme($p, $corners, $surface, (float) $sign, $k),
+                        default => self::roundExtreme($p, $corners, $surface->point, $surface->axis, $surface->radius, $surface->slope, $d, $k),
+                    };
                     if ($reach !== null) {
                         $sign > 0 ? $max[$k] = max($max[$k], $reach) : $min[$k] = min($min[$k], $reach);
                     }
@@ -48,6 +52,39 @@ final readonly class Bounds
         }
 
         return new self($min, $max);
+    }
+
+    /**
+     * The highest point over a triangle of a surface without a formula for it: looked for on finer and finer meshes.
+     *
+     * @param array{array<int, float>,array<int, float>,array<int, float>} $p
+     * @param array{int,int,int} $corners
+     */
+    private static function searchedExtreme(array $p, array $corners, Surface $s, float $sign, int $k): float
+    {
+        $best = -INF;
+        [$bu, $bv, $width] = [1 / 3, 1 / 3, 1.0];
+        for ($round = 0; $round < 9; $round++) {
+            [$mu, $mv] = [$bu, $bv];
+            for ($i = -2; $i <= 2; $i++) {
+                for ($j = -2; $j <= 2; $j++) {
+                    $u = max(0.0, min(1.0, $mu + $i * $width / 4));
+                    $v = max(0.0, min(1.0 - $u, $mv + $j * $width / 4));
+                    $q = [0.0, 0.0, 0.0];
+                    for ($c = 0; $c < 3; $c++) {
+                        $q[$c] = (1 - $u - $v) * $p[$c][$corners[0]] + $u * $p[$c][$corners[1]] + $v * $p[$c][$corners[2]];
+                    }
+                    $reach = $sign * SurfaceEquation::project($s, $q)[$k];
+                    if ($reach > $best) {
+                        $best = $reach;
+                        [$bu, $bv] = [$u, $v];
+                    }
+                }
+            }
+            $width /= 3;
+        }
+
+        return $sign * $best;
     }
 
     /** @return array{float,float,float} */

@@ -6,14 +6,15 @@ namespace Cubo\Measure;
 
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
+use Cubo\Solid\SurfaceEquation;
 use Cubo\Solid\SurfaceKind;
 
 /**
- * Volume (mm3), area (mm2) and centroid (mm) of a solid over its true surfaces.
+ * Volume (mm3), area (mm2), centroid (mm) and moments of inertia (mm5) of a solid over its true surfaces.
  *
  * The flat triangles are integrated exactly (divergence theorem; B. Mirtich, "Fast and Accurate Computation of
  * Polyhedral Mass Properties", J. Graphics Tools 1(2), 1996, for the idea). To that comes, per curved triangle, the
- * lens between facet and true surface along radial columns (7-point rule of degree 5; A. Stroud, "Approximate
+ * lens between facet and true surface along columns normal to it, on cones to the axis (7-point rule of degree 5; A. Stroud, "Approximate
  * Calculation of Multiple Integrals", 1971, T2: 5-1), and, per crease of a curved facet, the wedge between the radial
  * wall over the chord and the true curve where the two surfaces meet (3-point Gauss along the edge).
  */
@@ -30,8 +31,14 @@ final class MassProperties
 
     private float $a = 0.0;
 
-    /** @var array{float,float,float} first moment of volume */
+    /** @var array{float,float,float} first moment of volume about the first vertex */
     private array $m = [0.0, 0.0, 0.0];
+
+    /** @var array{float,float,float,float,float,float} second moments about it: xx, yy, zz, xy, yz, zx */
+    private array $i = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
+
+    /** @var array{float,float,float} the first vertex: parts far from the origin lose no digits */
+    private array $o = [0.0, 0.0, 0.0];
 
     public function __construct(private readonly Solid $solid)
     {
@@ -41,6 +48,7 @@ final class MassProperties
 
             return;
         }
+        $this->o = [$solid->x[0], $solid->y[0], $solid->z[0]];
         $this->flat();
         foreach ($solid->facet as $t => $f) {
             $s = $solid->surfaces[$solid->surfaceOf[$f]];
@@ -51,7 +59,29 @@ final class MassProperties
         $this->wedges();
         $this->volume = $this->v;
         $this->area = $this->a;
-        $this->centroid = $this->v == 0.0 ? [0.0, 0.0, 0.0] : [$this->m[0] / $this->v, $this->m[1] / $this->v, $this->m[2] / $this->v];
+        $this->centroid = $this->v == 0.0 ? [0.0, 0.0, 0.0] : [$this->o[0] + $this->m[0] / $this->v, $this->o[1] + $this->m[1] / $this->v, $this->o[2] + $this->m[2] / $this->v];
+    }
+
+    /** Mass in kg for a density in kg/m3. */
+    public function mass(float $density): float
+    {
+        return $this->volume * 1e-9 * $density;
+    }
+
+    /** Moments of inertia about the centroid, for a density of 1 (mm5). */
+    public function inertia(): Inertia
+    {
+        if ($this->v == 0.0) {
+            return new Inertia([0.0, 0.0, 0.0, 0.0, 0.0, 0.0]);
+        }
+        [$mx, $my, $mz] = $this->m;
+        $v = $this->v;
+        [$xx, $yy, $zz, $xy, $yz, $zx] = $this->i;
+        $xx -= $mx * $mx / $v;
+        $yy -= $my * $my / $v;
+        $zz -= $mz * $mz / $v;
+
+        return new Inertia([$yy + $zz, $zz + $xx, $xx + $yy, $mx * $my / $v - $xy, $my * $mz / $v - $yz, $mz * $mx / $v - $zx]);
     }
 
     private function flat(): void
@@ -60,12 +90,10 @@ final class MassProperties
         $x = $s->x;
         $y = $s->y;
         $z = $s->z;
-        // about the first vertex, so that parts far from the origin lose no digits
-        $ox = $x[0];
-        $oy = $y[0];
-        $oz = $z[0];
+        [$ox, $oy, $oz] = $this->o;
         $flat = array_map(static fn (Surface $u): bool => $u->isFlat(), $s->surfaces);
         $v = $mx = $my = $mz = $area = 0.0;
+        $ixx = $iyy = $izz = $ixy = $iyz = $izx = 0.0;
         for ($h = 0, $n = count($s->start); $h < $n; $h += 3) {
             $a = $s->start[$h];
             $b = $s->start[$h + 1];
@@ -81,9 +109,18 @@ final class MassProperties
             $cz = $z[$c] - $oz;
             $six = $ax * ($by * $cz - $bz * $cy) + $ay * ($bz * $cx - $bx * $cz) + $az * ($bx * $cy - $by * $cx);
             $v += $six;
-            $mx += $six * ($ax + $bx + $cx);
-            $my += $six * ($ay + $by + $cy);
-            $mz += $six * ($az + $bz + $cz);
+            $sx = $ax + $bx + $cx;
+            $sy = $ay + $by + $cy;
+            $sz = $az + $bz + $cz;
+            $mx += $six * $sx;
+            $my += $six * $sy;
+            $mz += $six * $sz;
+            $ixx += $six * ($ax * $ax + $bx * $bx + $cx * $cx + $sx * $sx);
+            $iyy += $six * ($ay * $ay + $by * $by + $cy * $cy + $sy * $sy);
+            $izz += $six * ($az * $az + $bz * $bz + $cz * $cz + $sz * $sz);
+            $ixy += $six * ($ax * $ay + $bx * $by + $cx * $cy + $sx * $sy);
+            $iyz += $six * ($ay * $az + $by * $bz + $cy * $cz + $sy * $sz);
+            $izx += $six * ($az * $ax + $bz * $bx + $cz * $cx + $sz * $sx);
             if ($flat[$s->surfaceOf[$s->facet[intdiv($h, 3)]]]) {
                 $ux = $bx - $ax;
                 $uy = $by - $ay;
@@ -96,7 +133,26 @@ final class MassProperties
         }
         $this->v = $v / 6;
         $this->a = $area;
-        $this->m = [$mx / 24 + $this->v * $ox, $my / 24 + $this->v * $oy, $mz / 24 + $this->v * $oz];
+        $this->m = [$mx / 24, $my / 24, $mz / 24];
+        $this->i = [$ixx / 120, $iyy / 120, $izz / 120, $ixy / 120, $iyz / 120, $izx / 120];
+    }
+
+    /** A little volume at a spot: adds to all moments. */
+    private function add(float $volume, float $x, float $y, float $z): void
+    {
+        $x -= $this->o[0];
+        $y -= $this->o[1];
+        $z -= $this->o[2];
+        $this->v += $volume;
+        $this->m[0] += $volume * $x;
+        $this->m[1] += $volume * $y;
+        $this->m[2] += $volume * $z;
+        $this->i[0] += $volume * $x * $x;
+        $this->i[1] += $volume * $y * $y;
+        $this->i[2] += $volume * $z * $z;
+        $this->i[3] += $volume * $x * $y;
+        $this->i[4] += $volume * $y * $z;
+        $this->i[5] += $volume * $z * $x;
     }
 
     /** @return list<array{float,float,float}> barycentric u, v and weight of the 7-point rule */
@@ -167,50 +223,73 @@ final class MassProperties
         $nz = ($ux * $wy - $uy * $wx) / 2;
         [$cx, $cy, $cz] = $s->point;
         [$ax, $ay, $az] = $s->axis;
-        $ball = $s->kind === SurfaceKind::Sphere;
+        $kind = $s->kind;
         $slant = sqrt(1 + $s->slope ** 2);
         $x0 = $m->x[$i] - $cx;
         $y0 = $m->y[$i] - $cy;
         $z0 = $m->z[$i] - $cz;
-        $sumV = $sumA = $sumX = $sumY = $sumZ = 0.0;
+        $area = 0.0;
         foreach ($rule as [$u, $v, $weight]) {
             $px = $x0 + $u * $ux + $v * $wx;
             $py = $y0 + $u * $uy + $v * $wy;
             $pz = $z0 + $u * $uz + $v * $wz;
-            $h = 0.0;
-            if (! $ball) {
-                $h = $px * $ax + $py * $ay + $pz * $az;
-                $px -= $h * $ax;
-                $py -= $h * $ay;
-                $pz -= $h * $az;
-            }
-            $rho2 = $px * $px + $py * $py + $pz * $pz;
-            $rho = sqrt($rho2);
-            if ($rho < 1e-12) {
-                continue; // the apex of a cone
-            }
-            // share of the triangle seen along the radius, times the rule's weight
-            $seen = $weight * ($nx * $px + $ny * $py + $nz * $pz) / $rho;
-            $r = $s->radius + $s->slope * $h;
-            if ($ball) {
-                $volume = ($r * $r * $r - $rho2 * $rho) / 3 * $seen / $rho2;
-                $reach = ($r * $r * $r * $r - $rho2 * $rho2) / 4 * $seen / $rho2;
-                $sumA += abs($r * $r / $rho2 * $seen);
+            // a column from the facet to the true surface: direction d, length, and how it widens: 1 + a s + b s2
+            if ($kind === SurfaceKind::Patch) {
+                /** @var \Cubo\Solid\Patch $patch */
+                $patch = $s->patch;
+                [$q, [$dx, $dy, $dz], $sum, $product] = $patch->foot([$px, $py, $pz]);
+                $length = ($q[0] - $px) * $dx + ($q[1] - $py) * $dy + ($q[2] - $pz) * $dz;
+                $wide = 1 + $length * $sum + $length * $length * $product;
+                $a = -($sum + 2 * $length * $product) / $wide;
+                $b = $product / $wide;
             } else {
-                $volume = ($r * $r - $rho2) / 2 * $seen / $rho;
-                $reach = ($r * $r * $r - $rho2 * $rho) / 3 * $seen / $rho;
-                $sumA += abs($r * $slant / $rho * $seen);
+                $h = 0.0;
+                $dx = $px;
+                $dy = $py;
+                $dz = $pz;
+                if ($kind !== SurfaceKind::Sphere) {
+                    $h = $px * $ax + $py * $ay + $pz * $az;
+                    $dx -= $h * $ax;
+                    $dy -= $h * $ay;
+                    $dz -= $h * $az;
+                }
+                $rho = sqrt($dx * $dx + $dy * $dy + $dz * $dz);
+                if ($rho < 1e-12) {
+                    continue; // the apex of a cone
+                }
+                $r = $s->radius + $s->slope * $h;
+                $a = 1 / $rho;
+                $b = 0.0;
+                if ($kind === SurfaceKind::Torus) {
+                    $k = 1 - $s->radius / $rho;
+                    $across = $rho;
+                    $dx = $k * $dx + $h * $ax;
+                    $dy = $k * $dy + $h * $ay;
+                    $dz = $k * $dz + $h * $az;
+                    $rho = sqrt($dx * $dx + $dy * $dy + $dz * $dz);
+                    $r = $s->tube;
+                    $cos = ($across - $s->radius) / $rho;
+                    $a = 1 / $rho + $cos / $across;
+                    $b = $cos / ($rho * $across);
+                } elseif ($kind === SurfaceKind::Sphere) {
+                    $b = $a * $a;
+                    $a = 2 * $a;
+                }
+                $dx /= $rho;
+                $dy /= $rho;
+                $dz /= $rho;
+                $length = $r - $rho;
             }
-            $sumV += $volume;
-            $sumX += $volume * ($cx + $h * $ax) + $reach * $px / $rho;
-            $sumY += $volume * ($cy + $h * $ay) + $reach * $py / $rho;
-            $sumZ += $volume * ($cz + $h * $az) + $reach * $pz / $rho;
+            // share of the triangle seen along the column, times the rule's weight
+            $seen = $weight * ($nx * $dx + $ny * $dy + $nz * $dz);
+            $area += abs($seen * $slant * (1 + $a * $length + $b * $length * $length));
+            // two Gauss points along the column
+            foreach ([0.21132486540518713, 0.7886751345948129] as $share) {
+                $at = $share * $length;
+                $this->add($seen * $length / 2 * (1 + $a * $at + $b * $at * $at), $cx + $px + $at * $dx, $cy + $py + $at * $dy, $cz + $pz + $at * $dz);
+            }
         }
-        $this->v += $sumV;
-        $this->a += $sumA;
-        $this->m[0] += $sumX;
-        $this->m[1] += $sumY;
-        $this->m[2] += $sumZ;
+        $this->a += $area;
     }
 
     private function wedges(): void
@@ -271,10 +350,7 @@ final class MassProperties
             $r = [$onOwn[0] - $p[0], $onOwn[1] - $p[1], $onOwn[2] - $p[2]];
             $n = SurfaceEquation::outward($s, $p, $n);
             $wedge = $length * 0.5 * (($r[1] * $q[2] - $r[2] * $q[1]) * $t[0] + ($r[2] * $q[0] - $r[0] * $q[2]) * $t[1] + ($r[0] * $q[1] - $r[1] * $q[0]) * $t[2]);
-            $this->v += $wedge;
-            for ($c = 0; $c < 3; $c++) {
-                $this->m[$c] += $wedge * ($p[$c] + ($q[$c] + $r[$c]) / 3);
-            }
+            $this->add($wedge, $p[0] + ($q[0] + $r[0]) / 3, $p[1] + ($q[1] + $r[1]) / 3, $p[2] + ($q[2] + $r[2]) / 3);
         }
         // the strip of surface between the projected chord and the true curve, outside to the right of the edge
         $this->a += $length * (($q[0] - $r[0]) * ($t[1] * $n[2] - $t[2] * $n[1]) + ($q[1] - $r[1]) * ($t[2] * $n[0] - $t[0] * $n[2]) + ($q[2] - $r[2]) * ($t[0] * $n[1] - $t[1] * $n[0]));

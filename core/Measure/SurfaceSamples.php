@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Measure;
 
 use Cubo\Solid\Solid;
+use Cubo\Solid\SurfaceEquation;
 
 /** Points spread over the true surface of a solid, with the outward normal there. */
 final class SurfaceSamples

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Measure;
 
 use Cubo\Solid\Solid;
+use Cubo\Solid\SurfaceEquation;
 
 /**
  * How far a part is from being its own mirror image in a plane through its middle: the greatest distance between the

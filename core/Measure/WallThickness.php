@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Measure;
 
 use Cubo\Solid\Solid;
+use Cubo\Solid\SurfaceEquation;
 
 /**
  * The thinnest wall by the ray method (common practice, no source): from points all over the surface a ray goes

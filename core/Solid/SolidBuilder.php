@@ -70,6 +70,19 @@ final class SolidBuilder
         return count($this->facets) - 1;
     }
 
+    /** Height of a vertex above a facet's plane, mm. */
+    public function height(int $facet, int $v): float
+    {
+        [$nx, $ny, $nz, $d] = $this->facets[$facet];
+
+        return $nx * $this->x[$v] + $ny * $this->y[$v] + $nz * $this->z[$v] - $d;
+    }
+
+    public function distance2(int $a, int $b): float
+    {
+        return ($this->x[$a] - $this->x[$b]) ** 2 + ($this->y[$a] - $this->y[$b]) ** 2 + ($this->z[$a] - $this->z[$b]) ** 2;
+    }
+
     public function triangle(int $a, int $b, int $c, int $facet): void
     {
         $this->start[] = $a;

@@ -10,8 +10,9 @@ use Cubo\Geometry\Transform;
  * The true surface of a face and the face's lasting name.
  *
  * Frames: `point` is a point on the axis (cylinder), the apex-side reference point on the axis (cone)
- * or the centre (sphere); `axis` is a unit vector. A plane carries no numbers here: its facets do.
- * A cone's radius at height h above `point` along `axis` is radius + slope * h.
+ * or the centre (sphere, torus); `axis` is a unit vector. A plane carries no numbers here: its facets do.
+ * A cone's radius at height h above `point` along `axis` is radius + slope * h. A torus' tube of radius `tube` runs
+ * around the axis at `radius`. A free surface carries its `patch`.
  * Lengths are millimetres. The name is "step:role", for instance "s3:side 2".
  */
 final readonly class Surface
@@ -27,6 +28,8 @@ final readonly class Surface
         public array $axis = [0.0, 0.0, 1.0],
         public float $radius = 0.0,
         public float $slope = 0.0,
+        public float $tube = 0.0,
+        public ?Patch $patch = null,
     ) {}
 
     public static function plane(string $name): self
@@ -58,6 +61,22 @@ final readonly class Surface
         return new self(SurfaceKind::Cone, $name, $point, $axis, $radius, $slope);
     }
 
+    /**
+     * @param array{float,float,float} $centre
+     * @param array{float,float,float} $axis
+     * @param float $radius from the axis to the middle of the tube
+     * @param float $tube radius of the tube
+     */
+    public static function torus(string $name, array $centre, array $axis, float $radius, float $tube): self
+    {
+        return new self(SurfaceKind::Torus, $name, $centre, $axis, $radius, 0.0, $tube);
+    }
+
+    public static function free(string $name, Patch $patch): self
+    {
+        return new self(SurfaceKind::Patch, $name, patch: $patch);
+    }
+
     public function isFlat(): bool
     {
         return $this->kind === SurfaceKind::Plane;
@@ -69,12 +88,12 @@ final readonly class Surface
             return $this;
         }
 
-        return new self($this->kind, $this->name, $t->point($this->point), $t->direction($this->axis), $this->radius, $this->slope);
+        return new self($this->kind, $this->name, $t->point($this->point), $t->direction($this->axis), $this->radius, $this->slope, $this->tube, $this->patch?->moved($t));
     }
 
     public function renamed(string $name): self
     {
-        return new self($this->kind, $name, $this->point, $this->axis, $this->radius, $this->slope);
+        return new self($this->kind, $name, $this->point, $this->axis, $this->radius, $this->slope, $this->tube, $this->patch);
     }
 
     /**
@@ -90,6 +109,9 @@ final readonly class Surface
         if ($this->kind === SurfaceKind::Sphere) {
             return 'sphere|' . self::key($a, $b, $c, $this->radius);
         }
+        if ($this->patch !== null) {
+            return 'patch|' . spl_object_id($this->patch);
+        }
         [$u, $v, $w] = $this->axis;
         $sign = ($w < -1e-9 || (abs($w) <= 1e-9 && ($v < -1e-9 || (abs($v) <= 1e-9 && $u < 0)))) ? -1.0 : 1.0;
         if ($this->kind === SurfaceKind::Cone) {
@@ -97,6 +119,9 @@ final readonly class Surface
             $h = $this->slope == 0.0 ? 0.0 : -$this->radius / $this->slope;
 
             return 'cone|' . self::key($a + $h * $u, $b + $h * $v, $c + $h * $w, $u * $sign, $v * $sign, $w * $sign, $this->slope * $sign);
+        }
+        if ($this->kind === SurfaceKind::Torus) {
+            return 'torus|' . self::key($a, $b, $c, $u * $sign, $v * $sign, $w * $sign, $this->radius, $this->tube);
         }
         $h = $a * $u + $b * $v + $c * $w;
 

@@ -11,4 +11,6 @@ enum SurfaceKind: string
     case Cylinder = 'cylinder';
     case Cone = 'cone';
     case Sphere = 'sphere';
+    case Torus = 'torus';
+    case Patch = 'patch';
 }

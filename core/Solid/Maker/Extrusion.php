@@ -75,4 +75,59 @@ final class Extrusion
 
         return $b->build()->moved($place);
     }
+
+    /**
+     * Drawn out both ways from the profile's plane z = 0, getting narrower (a negative angle: wider) with the distance
+     * from it. Straight sides become inclined planes, round ones cones.
+     *
+     * @param float $up length in +z, mm; at least one of the lengths is above zero
+     * @param float $down length in -z, mm
+     * @param float $taper degrees between the sides and the straight direction, between -89 and 89
+     *
+     * @throws Refused no-length, no-angle; vanishes with the largest angle that works, or runs-together
+     */
+    public static function tapered(string $step, Profile $profile, float $up, float $down, float $taper, Transform $place): Solid
+    {
+        if (! is_finite($up) || ! is_finite($down) || $up < 0 || $down < 0 || $up + $down <= 0) {
+            throw new Refused('no-length', 'The extrusion has no length.');
+        }
+        if (! is_finite($taper) || abs($taper) > 89) {
+            throw new Refused('no-angle', 'The taper must lie between -89 and 89 degrees.', 89.0);
+        }
+        if ($taper == 0.0) {
+            return self::straight($step, $profile, -$down, $up, $place);
+        }
+        $slope = tan(deg2rad($taper));
+        $levels = [];
+        foreach ([-$down, 0.0, $up] as $z) {
+            if ($z == 0.0) {
+                $levels[] = [0.0, $profile];
+            } else {
+                try {
+                    $levels[] = [$z, Offset::inward($profile, $slope * abs($z))];
+                } catch (Refused $r) {
+                    throw $r->largest === null ? $r : new Refused($r->reason, $r->getMessage(), rad2deg(atan($r->largest / abs($z))));
+                }
+            }
+        }
+        usort($levels, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $levels = array_values(array_filter($levels, static fn (array $l, int $i): bool => $i === 0 || $l[0] > $levels[$i - 1][0], ARRAY_FILTER_USE_BOTH));
+        $stations = array_map(static fn (array $l): array => array_map(static fn (array $loop): array => array_map(static fn (array $p): array => [$p[0], $p[1], $l[0]], $loop), $l[1]->loops), $levels);
+        $halves = count($levels) === 3;
+        $surface = static function (int $i, int $l, int $k) use ($levels, $step, $halves): Surface {
+            [$z0, $low] = $levels[$i];
+            [$z1, $high] = $levels[$i + 1];
+            $curve = $low->loops[$l][$k][2];
+            $name = "$step:{$curve['name']}" . ($halves ? ($i === 0 ? ' down' : ' up') : '');
+            if ($curve['circle'] === null) {
+                return Surface::plane($name);
+            }
+            [$u, $v, $r] = $curve['circle'];
+            $slope = ($high->loops[$l][$k][2]['circle'][2] - $r) / ($z1 - $z0);
+
+            return Surface::cone($name, [$u, $v, $z0], [0.0, 0.0, 1.0], $r, $slope);
+        };
+
+        return Skin::over($stations, $surface, "$step:start", "$step:end")->moved($place);
+    }
 }

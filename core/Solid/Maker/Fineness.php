@@ -39,4 +39,25 @@ final class Fineness
 
         return $out;
     }
+
+    /**
+     * Cosines and sines along an arc from angle 0: the points of the full circle as far as they lie on it, and its end.
+     *
+     * @param int $n facets of the full turn
+     * @param float $angle degrees; a full turn does not repeat its first point
+     * @return list<array{float,float}>
+     */
+    public static function arc(int $n, float $angle): array
+    {
+        if ($angle >= 360) {
+            return self::circle($n);
+        }
+        $out = [];
+        for ($i = 0; 360.0 * $i / $n < $angle - 1e-9; $i++) {
+            $out[] = Transform::cosSin(360.0 * $i / $n);
+        }
+        $out[] = Transform::cosSin($angle);
+
+        return $out;
+    }
 }

@@ -2,11 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Measure;
-
-use Cubo\Solid\Solid;
-use Cubo\Solid\Surface;
-use Cubo\Solid\SurfaceKind;
+namespace Cubo\Solid;
 
 /** Implicit equations of true surfaces: signed radial distance, its gradient, and points on one or two of them. */
 final class SurfaceEquation
@@ -17,9 +13,17 @@ final class SurfaceEquation
      */
     private static function at(Surface $s, array $p): array
     {
+        if ($s->patch !== null) {
+            [$q, $n] = $s->patch->foot($p);
+
+            return [($p[0] - $q[0]) * $n[0] + ($p[1] - $q[1]) * $n[1] + ($p[2] - $q[2]) * $n[2], $n, $n];
+        }
         $d = [$p[0] - $s->point[0], $p[1] - $s->point[1], $p[2] - $s->point[2]];
         $r = $s->radius;
-        if ($s->kind !== SurfaceKind::Sphere) {
+        if ($s->kind === SurfaceKind::Torus) {
+            $d = self::fromTube($s, $d);
+            $r = $s->tube;
+        } elseif ($s->kind !== SurfaceKind::Sphere) {
             $h = $d[0] * $s->axis[0] + $d[1] * $s->axis[1] + $d[2] * $s->axis[2];
             $d = [$d[0] - $h * $s->axis[0], $d[1] - $h * $s->axis[1], $d[2] - $h * $s->axis[2]];
             $r += $s->slope * $h;
@@ -29,6 +33,21 @@ final class SurfaceEquation
         $k = $s->slope;
 
         return [$l - $r, [$radial[0] - $k * $s->axis[0], $radial[1] - $k * $s->axis[1], $radial[2] - $k * $s->axis[2]], $radial];
+    }
+
+    /**
+     * The way from the nearest point of a torus' middle circle.
+     *
+     * @param array{float,float,float} $d from the centre
+     * @return array{float,float,float}
+     */
+    public static function fromTube(Surface $s, array $d): array
+    {
+        $h = $d[0] * $s->axis[0] + $d[1] * $s->axis[1] + $d[2] * $s->axis[2];
+        $e = [$d[0] - $h * $s->axis[0], $d[1] - $h * $s->axis[1], $d[2] - $h * $s->axis[2]];
+        $k = $s->radius / (sqrt($e[0] * $e[0] + $e[1] * $e[1] + $e[2] * $e[2]) ?: 1e-300);
+
+        return [$d[0] - $k * $e[0], $d[1] - $k * $e[1], $d[2] - $k * $e[2]];
     }
 
     /**
