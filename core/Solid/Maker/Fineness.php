@@ -13,7 +13,7 @@ use Cubo\Geometry\Transform;
 final class Fineness
 {
     /** Greatest distance of a chord from its arc, mm. */
-    private const CHORD = 0.02;
+    public const CHORD = 0.02;
 
     private const LEAST = 32;
 
