@@ -17,7 +17,7 @@ final class SolidPacking
     public static function pack(Solid $s): string
     {
         $surfaces = json_encode(array_map(static fn (Surface $u): array => [$u->kind->value, $u->name, bin2hex(pack('e*', ...$u->point, ...$u->axis, ...[$u->radius, $u->slope, $u->tube])),
-            $u->patch === null ? null : [$u->patch->columns, $u->patch->closed, base64_encode(pack('e*', ...$u->patch->x, ...$u->patch->y, ...$u->patch->z))]], $s->surfaces));
+            $u->patch === null ? null : [$u->patch->columns, $u->patch->closed, $u->patch->breaks, base64_encode(pack('e*', ...$u->patch->us)), base64_encode(pack('e*', ...$u->patch->vs)), base64_encode(pack('e*', ...$u->patch->x, ...$u->patch->y, ...$u->patch->z))]], $s->surfaces));
         $out = self::MAGIC . pack('V4', count($s->x), count($s->facet), count($s->nx), strlen((string) $surfaces)) . $surfaces;
         foreach ([$s->x, $s->y, $s->z, $s->nx, $s->ny, $s->nz, $s->offset] as $floats) {
             $out .= pack('e*', ...$floats);
@@ -64,9 +64,11 @@ final class SolidPacking
             $v = array_values((array) unpack('e*', (string) hex2bin($hex)));
             $patch = null;
             if ($grid !== null) {
-                $values = array_values((array) unpack('e*', (string) base64_decode($grid[2], true)));
+                [$columns, $closed, $breaks, $us, $vs, $xyz] = $grid;
+                $floats = static fn (string $b): array => array_values((array) unpack('e*', (string) base64_decode($b, true)));
+                $values = $floats($xyz);
                 [$x, $y, $z] = array_chunk($values, intdiv(count($values), 3));
-                $patch = new Patch($x, $y, $z, $grid[0], $grid[1]);
+                $patch = new Patch($x, $y, $z, $columns, $closed, $floats($us), $floats($vs), $breaks);
             }
             $s->surfaces[] = new Surface(SurfaceKind::from($kind), $name, [$v[0], $v[1], $v[2]], [$v[3], $v[4], $v[5]], $v[6], $v[7], $v[8], $patch);
         }

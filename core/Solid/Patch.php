@@ -12,11 +12,19 @@ use InvalidArgumentException;
  * fifth degree through the six grid lines nearest to it (Lagrange), so that a grid taken from a smooth surface at
  * spacing h strays from it by about 0.005 h^6 of its sixth derivative. Directions with fewer lines use fewer.
  *
- * Parameters: u from 0 to columns - 1 (or columns, where it closes on itself), v from 0 to rows - 1. Lengths in mm.
+ * The parameter of every column and row is given: equal steps only make sense where the points follow evenly. A
+ * closed direction has equal steps. At a break - a row where the surface bends less smoothly - no polynomial reaches
+ * across. Lengths in mm.
  */
 final class Patch
 {
     private const STENCIL = 6;
+
+    /** @var list<float> parameter of every column */
+    public readonly array $us;
+
+    /** @var list<float> parameter of every row */
+    public readonly array $vs;
 
     /** Where the last foot was found: the next one is most often near. @var array{float, float}|null */
     private ?array $last = null;
@@ -27,12 +35,25 @@ final class Patch
      * @param list<float> $z
      * @param int $columns grid points along u, at least 2
      * @param bool $closed whether u closes on itself (the first column is not repeated)
+     * @param list<float>|null $us parameter of every column, increasing; 0, 1, 2 ... when left out
+     * @param list<float>|null $vs parameter of every row
+     * @param list<int> $breaks numbers of rows, without the first and last
      */
-    public function __construct(public readonly array $x, public readonly array $y, public readonly array $z, public readonly int $columns, public readonly bool $closed = false)
-    {
+    public function __construct(
+        public readonly array $x,
+        public readonly array $y,
+        public readonly array $z,
+        public readonly int $columns,
+        public readonly bool $closed = false,
+        ?array $us = null,
+        ?array $vs = null,
+        public readonly array $breaks = [],
+    ) {
         if ($columns < 2 || count($x) < 2 * $columns || count($x) % $columns !== 0 || count($y) !== count($x) || count($z) !== count($x)) {
             throw new InvalidArgumentException('The grid of a patch needs at least two rows and two columns.');
         }
+        $this->us = $us ?? array_map('floatval', range(0, $columns - 1));
+        $this->vs = $vs ?? array_map('floatval', range(0, intdiv(count($x), $columns) - 1));
     }
 
     public function rows(): int
@@ -47,7 +68,7 @@ final class Patch
             [$x[], $y[], $z[]] = $t->point([$this->x[$i], $this->y[$i], $this->z[$i]]);
         }
 
-        return new self($x, $y, $z, $this->columns, $this->closed);
+        return new self($x, $y, $z, $this->columns, $this->closed, $this->us, $this->vs, $this->breaks);
     }
 
     /** The patch stretched along the axes. */
@@ -55,7 +76,7 @@ final class Patch
     {
         $by = static fn (array $l, float $k): array => array_map(static fn (float $v): float => $v * $k, $l);
 
-        return new self($by($this->x, $kx), $by($this->y, $ky), $by($this->z, $kz), $this->columns, $this->closed);
+        return new self($by($this->x, $kx), $by($this->y, $ky), $by($this->z, $kz), $this->columns, $this->closed, $this->us, $this->vs, $this->breaks);
     }
 
     /**
@@ -83,7 +104,7 @@ final class Patch
             }
         }
 
-        return $this->newton($p, (float) ($at % $this->columns), (float) intdiv($at, $this->columns), true) ?? throw new InvalidArgumentException('The patch has a spot without a normal.');
+        return $this->newton($p, $this->us[$at % $this->columns], $this->vs[intdiv($at, $this->columns)], true) ?? throw new InvalidArgumentException('The patch has a spot without a normal.');
     }
 
     /**
@@ -93,8 +114,13 @@ final class Patch
      */
     private function newton(array $p, float $u, float $v, bool $whatever = false): ?array
     {
-        $top = $this->rows() - 1.0;
-        $right = $this->columns - 1.0;
+        $bottom = $this->vs[0];
+        $top = $this->vs[count($this->vs) - 1];
+        $left = $this->us[0];
+        $right = $this->us[$this->columns - 1];
+        // one step goes no farther than a cell and a half, and a cell beyond the rim
+        $du1 = ($right - $left) / ($this->columns - 1);
+        $dv1 = ($top - $bottom) / (count($this->vs) - 1);
         for ($i = 0; $i < 12; $i++) {
             [$s, $su, $sv, $suu, $suv, $svv] = $this->derivatives($u, $v);
             $d = [$s[0] - $p[0], $s[1] - $p[1], $s[2] - $p[2]];
@@ -110,9 +136,9 @@ final class Patch
             }
             $ru = self::dot($d, $su);
             $rv = self::dot($d, $sv);
-            $du = max(-1.5, min(1.5, -($c * $ru - $b * $rv) / $det));
-            $dv = max(-1.5, min(1.5, -($a * $rv - $b * $ru) / $det));
-            $settled = abs($du) + abs($dv) < 1e-9;
+            $du = max(-1.5 * $du1, min(1.5 * $du1, -($c * $ru - $b * $rv) / $det));
+            $dv = max(-1.5 * $dv1, min(1.5 * $dv1, -($a * $rv - $b * $ru) / $det));
+            $settled = abs($du) < 1e-9 * $du1 && abs($dv) < 1e-9 * $dv1;
             if ($settled || ($i === 11 && $whatever)) {
                 $n = [$su[1] * $sv[2] - $su[2] * $sv[1], $su[2] * $sv[0] - $su[0] * $sv[2], $su[0] * $sv[1] - $su[1] * $sv[0]];
                 $l = sqrt(self::dot($n, $n));
@@ -132,8 +158,8 @@ final class Patch
             $u += $du;
             $v += $dv;
             // a little beyond the rim is needed where the facets of a neighbour cut the grid
-            $v = max(-1.0, min($top + 1.0, $v));
-            $u = $this->closed ? $u - $this->columns * floor($u / $this->columns) : max(-1.0, min($right + 1.0, $u));
+            $v = max($bottom - $dv1, min($top + $dv1, $v));
+            $u = $this->closed ? $u - ($right - $left + $du1) * floor(($u - $left) / ($right - $left + $du1)) : max($left - $du1, min($right + $du1, $u));
         }
 
         return null;
@@ -152,9 +178,8 @@ final class Patch
      */
     private function derivatives(float $u, float $v): array
     {
-        $rows = $this->rows();
-        [$i0, $cu] = self::weights($u, $this->columns, $this->closed);
-        [$j0, $cv] = self::weights($v, $rows, false);
+        [$i0, $cu] = self::weights($u, $this->us, $this->closed, []);
+        [$j0, $cv] = self::weights($v, $this->vs, false, $this->breaks);
         $out = array_fill(0, 6, [0.0, 0.0, 0.0]);
         foreach ($cv as $j => [$v0, $v1, $v2]) {
             $row = ($j0 + $j) * $this->columns;
@@ -184,14 +209,43 @@ final class Patch
     /**
      * First line of the stencil and, for each of its lines, the weights of value, first and second derivative.
      *
+     * @param list<float> $at parameters of the lines
+     * @param list<int> $breaks
      * @return array{int, list<array{float,float,float}>}
      */
-    private static function weights(float $t, int $count, bool $closed): array
+    private static function weights(float $t, array $at, bool $closed, array $breaks): array
     {
-        $n = min(self::STENCIL, $count);
-        $first = (int) floor($t) - intdiv($n, 2) + 1;
-        if (! $closed) {
-            $first = max(0, min($count - $n, $first));
+        $count = count($at);
+        // the line at or below t
+        $low = 0;
+        $high = $count - 1;
+        while ($high - $low > 1) {
+            $mid = ($low + $high) >> 1;
+            $at[$mid] <= $t ? $low = $mid : $high = $mid;
+        }
+        if ($closed) {
+            $step = $at[1] - $at[0];
+            $low = (int) floor(($t - $at[0]) / $step);
+            $first = $low - intdiv(self::STENCIL, 2) + 1;
+            $n = min(self::STENCIL, $count);
+            $nodes = [];
+            for ($i = 0; $i < $n; $i++) {
+                $nodes[] = $at[0] + $step * ($first + $i);
+            }
+        } else {
+            $from = 0;
+            $to = $count - 1;
+            foreach ($breaks as $b) {
+                if ($b <= $low) {
+                    $from = $b;
+                } else {
+                    $to = $b;
+                    break;
+                }
+            }
+            $n = min(self::STENCIL, $to - $from + 1);
+            $first = max($from, min($to - $n + 1, $low - intdiv($n, 2) + 1));
+            $nodes = array_slice($at, $first, $n);
         }
         $out = [];
         for ($i = 0; $i < $n; $i++) {
@@ -202,8 +256,8 @@ final class Patch
                 if ($k === $i) {
                     continue;
                 }
-                $a = 1.0 / ($i - $k);
-                $w = ($t - $first - $k) * $a;
+                $a = 1.0 / ($nodes[$i] - $nodes[$k]);
+                $w = ($t - $nodes[$k]) * $a;
                 $two = $two * $w + 2 * $one * $a;
                 $one = $one * $w + $value * $a;
                 $value *= $w;

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Geometry;
+
+/**
+ * Arithmetic of points and directions as arrays of three numbers, for code that is not run per triangle.
+ *
+ * @phpstan-type V array{float,float,float}
+ */
+final class Vector
+{
+    /**
+     * @param V $a
+     * @param V $b
+     * @return V
+     */
+    public static function add(array $a, array $b, float $times = 1.0): array
+    {
+        return [$a[0] + $times * $b[0], $a[1] + $times * $b[1], $a[2] + $times * $b[2]];
+    }
+
+    /**
+     * @param V $a
+     * @param V $b
+     * @return V a - b
+     */
+    public static function sub(array $a, array $b): array
+    {
+        return [$a[0] - $b[0], $a[1] - $b[1], $a[2] - $b[2]];
+    }
+
+    /**
+     * @param V $a
+     * @param V $b
+     */
+    public static function dot(array $a, array $b): float
+    {
+        return $a[0] * $b[0] + $a[1] * $b[1] + $a[2] * $b[2];
+    }
+
+    /**
+     * @param V $a
+     * @param V $b
+     * @return V
+     */
+    public static function cross(array $a, array $b): array
+    {
+        return [$a[1] * $b[2] - $a[2] * $b[1], $a[2] * $b[0] - $a[0] * $b[2], $a[0] * $b[1] - $a[1] * $b[0]];
+    }
+
+    /** @param V $a */
+    public static function length(array $a): float
+    {
+        return sqrt($a[0] * $a[0] + $a[1] * $a[1] + $a[2] * $a[2]);
+    }
+
+    /**
+     * @param V $a
+     * @param V $b
+     */
+    public static function distance(array $a, array $b): float
+    {
+        return sqrt(($a[0] - $b[0]) ** 2 + ($a[1] - $b[1]) ** 2 + ($a[2] - $b[2]) ** 2);
+    }
+
+    /**
+     * @param V $a not zero
+     * @return V
+     */
+    public static function unit(array $a): array
+    {
+        $l = self::length($a);
+
+        return [$a[0] / $l, $a[1] / $l, $a[2] / $l];
+    }
+
+    /**
+     * Turned about a unit axis through the origin (O. Rodrigues, 1840).
+     *
+     * @param V $a
+     * @param V $axis
+     * @return V
+     */
+    public static function turned(array $a, array $axis, float $degrees): array
+    {
+        [$c, $s] = Transform::cosSin($degrees);
+        $x = self::cross($axis, $a);
+        $k = self::dot($axis, $a) * (1 - $c);
+
+        return [$a[0] * $c + $x[0] * $s + $axis[0] * $k, $a[1] * $c + $x[1] * $s + $axis[1] * $k, $a[2] * $c + $x[2] * $s + $axis[2] * $k];
+    }
+}
