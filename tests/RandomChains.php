@@ -14,8 +14,8 @@ use Cubo\Solid\Solid;
 
 /**
  * Random parts by seed: a first solid and up to 20 booleans with others. Whole numbers and quarter turns are common,
- * so that faces in one plane, shared edges and tangent rounds are common too. A chain is plain data: it can be printed
- * and repeated.
+ * so that faces in one plane, shared edges and tangent rounds are common too; overlaps of 1e-4 mm and parts of ten metres
+ * occur. A chain is plain data: it can be printed and repeated.
  */
 final class RandomChains
 {
@@ -30,6 +30,8 @@ final class RandomChains
         $int = static fn (int $a, int $b): float => (float) mt_rand($a, $b);
         // a third of the parts upright, a third turned by quarters, a third anyhow
         $manner = mt_rand(0, 2);
+        // one part in eight is a thousand times larger, one step in eight a little out of place
+        $k = mt_rand(0, 7) === 0 ? 1000.0 : 1.0;
         $plan = [];
         for ($i = 0, $n = mt_rand(1, 20); $i <= $n; $i++) {
             $kind = $i === 0 ? self::KINDS[mt_rand(0, 4)] : self::KINDS[mt_rand(0, 7)];
@@ -46,8 +48,10 @@ final class RandomChains
                 1 => [[mt_rand(0, 2), 90.0 * mt_rand(0, 3)]],
                 default => [[mt_rand(0, 2), $int(0, 359)], [mt_rand(0, 2), $int(0, 359)]],
             };
+            $place = static fn (): float => $k * $int(-3, 3) + (mt_rand(0, 7) === 0 ? mt_rand(-1, 1) * 1e-4 : 0.0);
+            $sizes = array_map(static fn (float $v): float => $v * $k, $sizes);
             $plan[] = ['op' => $i === 0 ? 'start' : ['union', 'union', 'difference', 'difference', 'difference', 'intersection'][mt_rand(0, $i > 6 ? 4 : 5)],
-                'kind' => $kind, 'sizes' => $sizes, 'turns' => $turns, 'at' => [$int(-3, 3), $int(-3, 3), $int(-3, 3)]];
+                'kind' => $kind, 'sizes' => $sizes, 'turns' => $turns, 'at' => [$place(), $place(), $place()]];
         }
 
         return $plan;

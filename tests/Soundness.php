@@ -48,8 +48,8 @@ final class Soundness
             $w = [$s->x[$c] - $s->x[$a], $s->y[$c] - $s->y[$a], $s->z[$c] - $s->z[$a]];
             $area = ($u[1] * $w[2] - $u[2] * $w[1]) * $s->nx[$f] + ($u[2] * $w[0] - $u[0] * $w[2]) * $s->ny[$f] + ($u[0] * $w[1] - $u[1] * $w[0]) * $s->nz[$f];
             $longest = sqrt(max($u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2, $w[0] ** 2 + $w[1] ** 2 + $w[2] ** 2, ($u[0] - $w[0]) ** 2 + ($u[1] - $w[1]) ** 2 + ($u[2] - $w[2]) ** 2));
-            if ($area <= 1e-12 * $scale * $longest) {
-                $faults[] = sprintf('triangle %d is %s, height %.2e', $t, $area < -1e-12 * $scale * $longest ? 'folded over' : 'without area', $longest > 0 ? $area / $longest : 0.0);
+            if ($area <= 1e-13 * $scale * $longest) {
+                $faults[] = sprintf('triangle %d is %s, height %.2e', $t, $area < -1e-13 * $scale * $longest ? 'folded over' : 'without area', $longest > 0 ? $area / $longest : 0.0);
             }
         }
 

@@ -176,7 +176,7 @@ final class EarClipping
         $pu = $u[$p];
         $pw = $w[$p];
         $bestSlope = $pu > $mu ? abs($pw - $mw) / ($pu - $mu) : INF;
-        $bestRun = INF;
+        $bestRun = $pu - $mu;
         $low = min($pw, $mw);
         $high = max($pw, $mw);
         $sign = $pw < $mw ? 1.0 : -1.0;
@@ -199,7 +199,7 @@ final class EarClipping
                 continue;
             }
             $slope = $x > $mu ? abs($y - $mw) / ($x - $mu) : ($y == $mw ? 0.0 : INF);
-            if (($slope < $bestSlope || ($slope == $bestSlope && $x - $mu < $bestRun) || $same) && $this->seesInside($k, $mu, $mw)) {
+            if (($slope < $bestSlope || ($slope == $bestSlope && $x - $mu < $bestRun) || ($same && $u[$target] == $pu && $w[$target] == $pw)) && $this->seesInside($k, $mu, $mw)) {
                 $bestSlope = $slope;
                 $bestRun = $x - $mu;
                 $target = $k;

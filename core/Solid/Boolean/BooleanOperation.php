@@ -6,6 +6,7 @@ namespace Cubo\Solid\Boolean;
 
 use Cubo\Geometry\Transform;
 use Cubo\Solid\Solid;
+use Cubo\Solid\Surface;
 
 /**
  * Union, difference and intersection of two closed solids; the result is closed and consistently oriented.
@@ -17,7 +18,7 @@ use Cubo\Solid\Solid;
 final class BooleanOperation
 {
     /** Gaps below this share of the part's size count as touching. */
-    public const RELATIVE_TOLERANCE = 1e-10;
+    public const RELATIVE_TOLERANCE = 2e-13;
 
     public static function union(Solid $p, Solid $q): Solid
     {
@@ -93,13 +94,22 @@ final class BooleanOperation
         $outlines = new FaceOutlines($pair, $shadow, $crossings, $inclusion, $op, $tolerance);
 
         [$mesh, $narrow] = $this->filled($pair, $outlines, $size, $tolerance);
+        // untouched facets too may continue in one of the other solid: on flats, and on rounds that both have
+        $keys = array_map(static fn (Surface $s): string => $s->geometryKey(), $pair->surfaces);
+        $both = array_intersect(array_slice($keys, 0, $pair->pSurfaces), array_slice($keys, $pair->pSurfaces));
+        $shared = ['plane' => true] + array_fill_keys($both, true);
         $flats = [];
         foreach ($broad->pTriangles as $t) {
-            $flats[$pair->pFacet[$t]] = true;
+            $f = $pair->pFacet[$t];
+            if (isset($shared[$keys[$pair->fSurface[$f]]])) {
+                $flats[$f] = true;
+            }
         }
         foreach ($broad->qTriangles as $t) {
             $f = $pair->qFacet[$t];
-            $flats[$op === Operation::Difference ? $pair->flip($f) : $f] = true;
+            if (isset($shared[$keys[$pair->fSurface[$f]]])) {
+                $flats[$op === Operation::Difference ? $pair->flip($f) : $f] = true;
+            }
         }
 
         return CleanUp::run($mesh, $pair, $outlines->wholeTriangles, $tolerance, $size, $flats, $narrow);

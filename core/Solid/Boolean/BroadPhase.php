@@ -180,108 +180,217 @@ final class BroadPhase
         if ($np === 0 || $nq === 0) {
             return [];
         }
-        [$order, $node, $leaves] = $this->tree($this->qBoxes, $nq);
-        $box = $this->pBoxes;
-        $qBox = $this->qBoxes;
-        $m = $this->pair;
+        [$pOrder, $pNode, $pLeaves] = $this->tree($this->pBoxes, $np);
+        [$qOrder, $qNode, $qLeaves] = $this->tree($this->qBoxes, $nq);
         $found = [];
-        for ($i = 0, $k = 0; $i < $np; $i++, $k += 6) {
-            $x0 = $box[$k];
-            $y0 = $box[$k + 1];
-            $z0 = $box[$k + 2];
-            $x1 = $box[$k + 3];
-            $y1 = $box[$k + 4];
-            $z1 = $box[$k + 5];
-            $f = $m->pFacet[$this->pTriangles[$i]];
-            $nx = $m->fx[$f];
-            $ny = $m->fy[$f];
-            $nz = $m->fz[$f];
-            $twice = 2 * $m->fd[$f];
-            $ax = abs($nx);
-            $ay = abs($ny);
-            $az = abs($nz);
-            $stack = [1];
-            $top = 1;
-            while ($top > 0) {
-                $d = $stack[--$top];
-                $o = 6 * $d;
-                $b0 = $node[$o];
-                $b1 = $node[$o + 1];
-                $b2 = $node[$o + 2];
-                $b3 = $node[$o + 3];
-                $b4 = $node[$o + 4];
-                $b5 = $node[$o + 5];
-                if ($b0 > $x1 || $b3 < $x0 || $b1 > $y1 || $b4 < $y0 || $b2 > $z1 || $b5 < $z0) {
-                    continue;
+        // both trees together: pairs of nodes whose boxes meet
+        $stack = [1, 1];
+        $top = 2;
+        while ($top > 0) {
+            $b = $stack[--$top];
+            $a = $stack[--$top];
+            $o = 6 * $a;
+            $u = 6 * $b;
+            if ($pNode[$o] > $qNode[$u + 3] || $pNode[$o + 3] < $qNode[$u] || $pNode[$o + 1] > $qNode[$u + 4] || $pNode[$o + 4] < $qNode[$u + 1] || $pNode[$o + 2] > $qNode[$u + 5] || $pNode[$o + 5] < $qNode[$u + 2]) {
+                continue;
+            }
+            if ($a < $pLeaves) {
+                if ($b < $qLeaves) {
+                    $stack[$top++] = 2 * $a;
+                    $stack[$top++] = 2 * $b;
+                    $stack[$top++] = 2 * $a;
+                    $stack[$top++] = 2 * $b + 1;
+                    $stack[$top++] = 2 * $a + 1;
+                    $stack[$top++] = 2 * $b;
+                    $stack[$top++] = 2 * $a + 1;
+                    $stack[$top++] = 2 * $b + 1;
+                } else {
+                    $stack[$top++] = 2 * $a;
+                    $stack[$top++] = $b;
+                    $stack[$top++] = 2 * $a + 1;
+                    $stack[$top++] = $b;
                 }
-                $dist = $nx * ($b0 + $b3) + $ny * ($b1 + $b4) + $nz * ($b2 + $b5) - $twice;
-                $reach = $ax * ($b3 - $b0) + $ay * ($b4 - $b1) + $az * ($b5 - $b2) + 2 * $this->margin;
-                if ($dist > $reach || $dist < -$reach) {
-                    continue;
-                }
-                if ($d < $leaves) {
-                    $stack[$top++] = 2 * $d;
-                    $stack[$top++] = 2 * $d + 1;
-
-                    continue;
-                }
-                $s = ($d - $leaves) * self::LEAF;
-                $end = min($nq, $s + self::LEAF);
-                for (; $s < $end; $s++) {
-                    $j = $order[$s];
-                    $o = 6 * $j;
-                    if ($qBox[$o] > $x1 || $qBox[$o + 3] < $x0 || $qBox[$o + 1] > $y1 || $qBox[$o + 4] < $y0 || $qBox[$o + 2] > $z1 || $qBox[$o + 5] < $z0) {
-                        continue;
-                    }
-                    if ($this->margin < INF && $this->separated($this->pTriangles[$i], $this->qTriangles[$j])) {
-                        continue;
-                    }
-                    $found[] = [$i, $j];
-                }
+            } elseif ($b < $qLeaves) {
+                $stack[$top++] = $a;
+                $stack[$top++] = 2 * $b;
+                $stack[$top++] = $a;
+                $stack[$top++] = 2 * $b + 1;
+            } else {
+                $this->leafPairs($pOrder, ($a - $pLeaves) * self::LEAF, $np, $qOrder, ($b - $qLeaves) * self::LEAF, $nq, $qNode, $u, $found);
             }
         }
 
         return $found;
     }
 
-    private function separated(int $f, int $g): bool
+    /**
+     * @param array<int, int> $pOrder
+     * @param array<int, int> $qOrder
+     * @param array<int, float> $qNode
+     * @param list<array{int,int}> $found added to
+     */
+    private function leafPairs(array $pOrder, int $r, int $np, array $qOrder, int $from, int $nq, array $qNode, int $o, array &$found): void
     {
+        $box = $this->pBoxes;
+        $qBox = $this->qBoxes;
         $m = $this->pair;
-        $pf = $m->pFacet[$f];
-        $qf = $m->qFacet[$g];
-        $a = $m->pStart[3 * $f];
-        $b = $m->pStart[3 * $f + 1];
-        $c = $m->pStart[3 * $f + 2];
-        $u = $m->qStart[3 * $g];
-        $v = $m->qStart[3 * $g + 1];
-        $w = $m->qStart[3 * $g + 2];
-        if ($this->beyond($m->px, $m->py, $m->pz, $a, $b, $c, $m->fx[$qf], $m->fy[$qf], $m->fz[$qf], $m->fd[$qf])
-            || $this->beyond($m->qx, $m->qy, $m->qz, $u, $v, $w, $m->fx[$pf], $m->fy[$pf], $m->fz[$pf], $m->fd[$pf])) {
-            return true;
+        $b0 = $qNode[$o];
+        $b1 = $qNode[$o + 1];
+        $b2 = $qNode[$o + 2];
+        $b3 = $qNode[$o + 3];
+        $b4 = $qNode[$o + 4];
+        $b5 = $qNode[$o + 5];
+        $large = $this->margin < INF ? 3 * ($b3 - $b0 + $b4 - $b1 + $b5 - $b2) : INF;
+        $to = min($nq, $from + self::LEAF);
+        for ($last = min($np, $r + self::LEAF); $r < $last; $r++) {
+            $i = $pOrder[$r];
+            $k = 6 * $i;
+            $x0 = $box[$k];
+            $y0 = $box[$k + 1];
+            $z0 = $box[$k + 2];
+            $x1 = $box[$k + 3];
+            $y1 = $box[$k + 4];
+            $z1 = $box[$k + 5];
+            if ($b0 > $x1 || $b3 < $x0 || $b1 > $y1 || $b4 < $y0 || $b2 > $z1 || $b5 < $z0) {
+                continue;
+            }
+            // the facet's plane against the leaf's box
+            $f = $m->pFacet[$this->pTriangles[$i]];
+            $nx = $m->fx[$f];
+            $ny = $m->fy[$f];
+            $nz = $m->fz[$f];
+            $dist = $nx * ($b0 + $b3) + $ny * ($b1 + $b4) + $nz * ($b2 + $b5) - 2 * $m->fd[$f];
+            $reach = abs($nx) * ($b3 - $b0) + abs($ny) * ($b4 - $b1) + abs($nz) * ($b5 - $b2) + 2 * $this->margin;
+            if ($dist > $reach || $dist < -$reach) {
+                continue;
+            }
+            // of a triangle much larger than the leaf mostly only the box is near it
+            if ($x1 - $x0 + $y1 - $y0 + $z1 - $z0 > $large) {
+                $t = $this->pTriangles[$i];
+                $planes = $this->pEdgePlanes[$t] ??= $this->edgePlanes($m->px, $m->py, $m->pz, $m->pStart, 3 * $t, $f);
+                for ($e = 0, $n = count($planes); $e < $n; $e += 4) {
+                    $nx = $planes[$e];
+                    $ny = $planes[$e + 1];
+                    $nz = $planes[$e + 2];
+                    if (($nx > 0 ? $nx * $b0 : $nx * $b3) + ($ny > 0 ? $ny * $b1 : $ny * $b4) + ($nz > 0 ? $nz * $b2 : $nz * $b5) > $planes[$e + 3]) {
+                        continue 2;
+                    }
+                }
+            }
+            for ($s = $from; $s < $to; $s++) {
+                $j = $qOrder[$s];
+                $k = 6 * $j;
+                if ($qBox[$k] > $x1 || $qBox[$k + 3] < $x0 || $qBox[$k + 1] > $y1 || $qBox[$k + 4] < $y0 || $qBox[$k + 2] > $z1 || $qBox[$k + 5] < $z0) {
+                    continue;
+                }
+                if ($this->margin < INF && $this->separated($this->pTriangles[$i], $this->qTriangles[$j])) {
+                    continue;
+                }
+                $found[] = [$i, $j];
+            }
         }
-        $e = $this->pEdgePlanes[$f] ??= $this->edgePlanes($m->px, $m->py, $m->pz, $m->pStart, 3 * $f, $pf);
-        if (self::outside($m->qx, $m->qy, $m->qz, $u, $v, $w, $e)) {
-            return true;
-        }
-        $e = $this->qEdgePlanes[$g] ??= $this->edgePlanes($m->qx, $m->qy, $m->qz, $m->qStart, 3 * $g, $qf);
-
-        return self::outside($m->px, $m->py, $m->pz, $a, $b, $c, $e);
     }
 
     /**
-     * @param array<int, float> $x
-     * @param array<int, float> $y
-     * @param array<int, float> $z
+     * Whether two triangles certainly do not cross: one lies beyond the other's plane, or the stretches in which they
+     * meet the line of both planes lie apart (T. Moeller, "A Fast Triangle-Triangle Intersection Test", Journal of
+     * Graphics Tools 2(2), 1997), or one lies beyond a plane through the other's edge.
      */
-    private function beyond(array $x, array $y, array $z, int $a, int $b, int $c, float $nx, float $ny, float $nz, float $d): bool
+    private function separated(int $f, int $g): bool
     {
-        $s = $nx * $x[$a] + $ny * $y[$a] + $nz * $z[$a] - $d;
-        if ($s > $this->margin) {
-            return $nx * $x[$b] + $ny * $y[$b] + $nz * $z[$b] - $d > $this->margin && $nx * $x[$c] + $ny * $y[$c] + $nz * $z[$c] - $d > $this->margin;
+        $m = $this->pair;
+        $margin = $this->margin;
+        $x = $m->px;
+        $y = $m->py;
+        $z = $m->pz;
+        $a = $m->pStart[3 * $f];
+        $b = $m->pStart[3 * $f + 1];
+        $c = $m->pStart[3 * $f + 2];
+        $k = $m->qFacet[$g];
+        $gx = $m->fx[$k];
+        $gy = $m->fy[$k];
+        $gz = $m->fz[$k];
+        $d = $m->fd[$k];
+        $a0 = $gx * $x[$a] + $gy * $y[$a] + $gz * $z[$a] - $d;
+        $a1 = $gx * $x[$b] + $gy * $y[$b] + $gz * $z[$b] - $d;
+        $a2 = $gx * $x[$c] + $gy * $y[$c] + $gz * $z[$c] - $d;
+        if (($a0 > $margin && $a1 > $margin && $a2 > $margin) || ($a0 < -$margin && $a1 < -$margin && $a2 < -$margin)) {
+            return true;
         }
-        $low = -$this->margin;
+        $qx = $m->qx;
+        $qy = $m->qy;
+        $qz = $m->qz;
+        $u = $m->qStart[3 * $g];
+        $v = $m->qStart[3 * $g + 1];
+        $w = $m->qStart[3 * $g + 2];
+        $k = $m->pFacet[$f];
+        $nx = $m->fx[$k];
+        $ny = $m->fy[$k];
+        $nz = $m->fz[$k];
+        $d = $m->fd[$k];
+        $b0 = $nx * $qx[$u] + $ny * $qy[$u] + $nz * $qz[$u] - $d;
+        $b1 = $nx * $qx[$v] + $ny * $qy[$v] + $nz * $qz[$v] - $d;
+        $b2 = $nx * $qx[$w] + $ny * $qy[$w] + $nz * $qz[$w] - $d;
+        if (($b0 > $margin && $b1 > $margin && $b2 > $margin) || ($b0 < -$margin && $b1 < -$margin && $b2 < -$margin)) {
+            return true;
+        }
+        $dx = $ny * $gz - $nz * $gy;
+        $dy = $nz * $gx - $nx * $gz;
+        $dz = $nx * $gy - $ny * $gx;
+        $s = $dx * $dx + $dy * $dy + $dz * $dz;
+        if ($s > 1e-4) {
+            // places of the corners along the line, and where the sides pass through the other's plane
+            $pa = $dx * $x[$a] + $dy * $y[$a] + $dz * $z[$a];
+            $pb = $dx * $x[$b] + $dy * $y[$b] + $dz * $z[$b];
+            $pc = $dx * $x[$c] + $dy * $y[$c] + $dz * $z[$c];
+            $pu = $dx * $qx[$u] + $dy * $qy[$u] + $dz * $qz[$u];
+            $pv = $dx * $qx[$v] + $dy * $qy[$v] + $dz * $qz[$v];
+            $pw = $dx * $qx[$w] + $dy * $qy[$w] + $dz * $qz[$w];
+            // the corner alone on its side of the plane comes first
+            if (($a1 > 0) === ($a2 > 0)) {
+                $r0 = $pa + ($pb - $pa) * self::share($a0, $a1);
+                $r1 = $pa + ($pc - $pa) * self::share($a0, $a2);
+            } elseif (($a0 > 0) === ($a2 > 0)) {
+                $r0 = $pb + ($pa - $pb) * self::share($a1, $a0);
+                $r1 = $pb + ($pc - $pb) * self::share($a1, $a2);
+            } else {
+                $r0 = $pc + ($pa - $pc) * self::share($a2, $a0);
+                $r1 = $pc + ($pb - $pc) * self::share($a2, $a1);
+            }
+            if (($b1 > 0) === ($b2 > 0)) {
+                $s0 = $pu + ($pv - $pu) * self::share($b0, $b1);
+                $s1 = $pu + ($pw - $pu) * self::share($b0, $b2);
+            } elseif (($b0 > 0) === ($b2 > 0)) {
+                $s0 = $pv + ($pu - $pv) * self::share($b1, $b0);
+                $s1 = $pv + ($pw - $pv) * self::share($b1, $b2);
+            } else {
+                $s0 = $pw + ($pu - $pw) * self::share($b2, $b0);
+                $s1 = $pw + ($pv - $pw) * self::share($b2, $b1);
+            }
+            // only where no corner lies near the other's plane is the stretch known that well
+            if (abs($a0) > $margin && abs($a1) > $margin && abs($a2) > $margin && abs($b0) > $margin && abs($b1) > $margin && abs($b2) > $margin) {
+                $reach = 100 * $margin;
+                if (($r0 > $s0 + $reach && $r0 > $s1 + $reach && $r1 > $s0 + $reach && $r1 > $s1 + $reach)
+                    || ($r0 < $s0 - $reach && $r0 < $s1 - $reach && $r1 < $s0 - $reach && $r1 < $s1 - $reach)) {
+                    return true;
+                }
+            }
+        }
+        $e = $this->pEdgePlanes[$f] ??= $this->edgePlanes($x, $y, $z, $m->pStart, 3 * $f, $m->pFacet[$f]);
+        if (self::outside($qx, $qy, $qz, $u, $v, $w, $e)) {
+            return true;
+        }
+        $e = $this->qEdgePlanes[$g] ??= $this->edgePlanes($qx, $qy, $qz, $m->qStart, 3 * $g, $m->qFacet[$g]);
 
-        return $s < $low && $nx * $x[$b] + $ny * $y[$b] + $nz * $z[$b] - $d < $low && $nx * $x[$c] + $ny * $y[$c] + $nz * $z[$c] - $d < $low;
+        return self::outside($x, $y, $z, $a, $b, $c, $e);
+    }
+
+    /** Where on the way from a to b the height is none. */
+    private static function share(float $a, float $b): float
+    {
+        $l = $a - $b;
+
+        return $l == 0.0 ? 0.5 : $a / $l;
     }
 
     /**
@@ -316,10 +425,15 @@ final class BroadPhase
         $sy = 1023 / max(1e-300, $cy - $ay);
         $sz = 1023 / max(1e-300, $cz - $az);
         $keys = [];
+        $spread = self::spread();
         for ($i = 0, $k = 0; $i < $n; $i++, $k += 6) {
-            $keys[] = ((self::spread((($box[$k] + $box[$k + 3]) * 0.5 - $ax) * $sx) << 2
-                | self::spread((($box[$k + 1] + $box[$k + 4]) * 0.5 - $ay) * $sy) << 1
-                | self::spread((($box[$k + 2] + $box[$k + 5]) * 0.5 - $az) * $sz)) << 24) | $i;
+            $u = (int) ((($box[$k] + $box[$k + 3]) * 0.5 - $ax) * $sx);
+            $v = (int) ((($box[$k + 1] + $box[$k + 4]) * 0.5 - $ay) * $sy);
+            $w = (int) ((($box[$k + 2] + $box[$k + 5]) * 0.5 - $az) * $sz);
+            $u = $u < 0 ? 0 : ($u > 1023 ? 1023 : $u);
+            $v = $v < 0 ? 0 : ($v > 1023 ? 1023 : $v);
+            $w = $w < 0 ? 0 : ($w > 1023 ? 1023 : $w);
+            $keys[] = (($spread[$u] << 2 | $spread[$v] << 1 | $spread[$w]) << 24) | $i;
         }
         sort($keys);
         $leaves = 1;
@@ -332,45 +446,52 @@ final class BroadPhase
         }
         $node = array_fill(0, 12 * $leaves, 0.0);
         for ($l = 0; $l < $leaves; $l++) {
-            $low = [INF, INF, INF];
-            $high = [-INF, -INF, -INF];
+            $x0 = $y0 = $z0 = INF;
+            $x1 = $y1 = $z1 = -INF;
             for ($i = $l * self::LEAF, $end = min($n, $i + self::LEAF); $i < $end; $i++) {
                 $k = 6 * $order[$i];
-                for ($c = 0; $c < 3; $c++) {
-                    if ($box[$k + $c] < $low[$c]) {
-                        $low[$c] = $box[$k + $c];
-                    }
-                    if ($box[$k + 3 + $c] > $high[$c]) {
-                        $high[$c] = $box[$k + 3 + $c];
-                    }
-                }
+                $x0 = $box[$k] < $x0 ? $box[$k] : $x0;
+                $y0 = $box[$k + 1] < $y0 ? $box[$k + 1] : $y0;
+                $z0 = $box[$k + 2] < $z0 ? $box[$k + 2] : $z0;
+                $x1 = $box[$k + 3] > $x1 ? $box[$k + 3] : $x1;
+                $y1 = $box[$k + 4] > $y1 ? $box[$k + 4] : $y1;
+                $z1 = $box[$k + 5] > $z1 ? $box[$k + 5] : $z1;
             }
             $o = 6 * ($leaves + $l);
-            for ($c = 0; $c < 3; $c++) {
-                $node[$o + $c] = $low[$c];
-                $node[$o + 3 + $c] = $high[$c];
-            }
+            $node[$o] = $x0;
+            $node[$o + 1] = $y0;
+            $node[$o + 2] = $z0;
+            $node[$o + 3] = $x1;
+            $node[$o + 4] = $y1;
+            $node[$o + 5] = $z1;
         }
         for ($i = $leaves - 1; $i >= 1; $i--) {
             $a = 12 * $i;
             $o = 6 * $i;
             for ($c = 0; $c < 3; $c++) {
-                $node[$o + $c] = min($node[$a + $c], $node[$a + 6 + $c]);
-                $node[$o + 3 + $c] = max($node[$a + 3 + $c], $node[$a + 9 + $c]);
+                $node[$o] = $node[$a] < $node[$a + 6] ? $node[$a] : $node[$a + 6];
+                $node[$o + 3] = $node[$a + 3] > $node[$a + 9] ? $node[$a + 3] : $node[$a + 9];
+                $a++;
+                $o++;
             }
         }
 
         return [$order, $node, $leaves];
     }
 
-    /** Ten bits of a coordinate, spread to every third bit. */
-    private static function spread(float $v): int
+    /** @return array<int, int> the ten bits of every number below 1024, each followed by two zeros */
+    private static function spread(): array
     {
-        $a = $v <= 0 ? 0 : ($v >= 1023 ? 1023 : (int) $v);
-        $a = ($a | ($a << 16)) & 0x030000FF;
-        $a = ($a | ($a << 8)) & 0x0300F00F;
-        $a = ($a | ($a << 4)) & 0x030C30C3;
+        static $table = [];
+        if ($table === []) {
+            for ($a = 0; $a < 1024; $a++) {
+                $b = ($a | ($a << 16)) & 0x030000FF;
+                $b = ($b | ($b << 8)) & 0x0300F00F;
+                $b = ($b | ($b << 4)) & 0x030C30C3;
+                $table[] = ($b | ($b << 2)) & 0x09249249;
+            }
+        }
 
-        return ($a | ($a << 2)) & 0x09249249;
+        return $table;
     }
 }

@@ -87,12 +87,26 @@ final class Inclusion
         $winding = array_fill(0, $nv, null);
         $sign = $isP ? -1 : 1;
         $faces = count($isP ? $this->pair->qFacet : $this->pair->pFacet);
+        $x = $isP ? $this->pair->px : $this->pair->qx;
+        $other = $isP ? $this->pair->qx : $this->pair->px;
+        $otherStart = $isP ? $this->pair->qStart : $this->pair->pStart;
         for ($seed = 0; $seed < $nv; $seed++) {
             if ($winding[$seed] !== null || $leaving[$seed] < 0) {
                 continue;
             }
             $w = 0;
-            for ($f = 0; $f < $faces; $f++) {
+            // faces that lie wholly to one side throw no shadow on the seed
+            $sx = $x[$seed];
+            $tolerance = $this->shadow->tolerance;
+            $left = $sx - $tolerance;
+            $right = $sx + $tolerance;
+            for ($f = 0, $h = 0; $f < $faces; $f++, $h += 3) {
+                $a = $other[$otherStart[$h]];
+                $b = $other[$otherStart[$h + 1]];
+                $c = $other[$otherStart[$h + 2]];
+                if (($a < $left && $b < $left && $c < $left) || ($a > $right && $b > $right && $c > $right)) {
+                    continue;
+                }
                 $w += $isP ? -$this->shadow->vertexFace($seed, $f) : $this->shadow->faceVertex($f, $seed);
             }
             $winding[$seed] = $w;

@@ -67,6 +67,9 @@ final class OperandPair
     /** @var list<Surface> */
     public array $surfaces;
 
+    /** Count of P's surfaces; Q's follow them. */
+    public readonly int $pSurfaces;
+
     /** @var array<int, int> */
     private array $flipped = [];
 
@@ -84,7 +87,7 @@ final class OperandPair
         $this->qStart = $q->start;
         $this->qTwin = $q->twin;
         $nf = count($p->nx);
-        $ns = count($p->surfaces);
+        $ns = $this->pSurfaces = count($p->surfaces);
         $this->qFacet = array_map(static fn (int $f): int => $f + $nf, $q->facet);
         $this->fx = array_merge($p->nx, $q->nx);
         $this->fy = array_merge($p->ny, $q->ny);

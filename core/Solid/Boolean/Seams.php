@@ -334,6 +334,29 @@ final class Seams
     /** Two pairs of faces that share both ends of an edge and cannot have their own: one pair gets a vertex midway. */
     private function splitDoubleEdges(): void
     {
+        // a triangle is divided once in a round: its other sides get new numbers thereby
+        for ($round = 0; $round < 20; $round++) {
+            $divided = [];
+            $again = false;
+            foreach ($this->doubleEdges() as $h) {
+                $g = $this->mesh->twin[$h];
+                if (isset($divided[intdiv($h, 3)]) || isset($divided[intdiv($g, 3)])) {
+                    $again = true;
+
+                    continue;
+                }
+                $divided[intdiv($h, 3)] = $divided[intdiv($g, 3)] = true;
+                $this->divide($h, $g);
+            }
+            if (! $again) {
+                return;
+            }
+        }
+    }
+
+    /** @return list<int> one half-edge of each pair that must give way */
+    private function doubleEdges(): array
+    {
         $m = $this->mesh;
         $many = 2 * count($m->x);
         $seen = $double = [];
@@ -348,28 +371,33 @@ final class Seams
                 $double[$h] = true;
             }
         }
-        foreach ($double as $h => $_) {
-            $g = $m->twin[$h];
-            $a = $m->start[$h];
-            $b = $m->start[$g];
-            $mid = count($m->x);
-            $m->x[] = ($m->x[$a] + $m->x[$b]) / 2;
-            $m->y[] = ($m->y[$a] + $m->y[$b]) / 2;
-            $m->z[] = ($m->z[$a] + $m->z[$b]) / 2;
-            $new = [];
-            foreach ([$h, $g] as $e) {
-                $en = $e % 3 === 2 ? $e - 2 : $e + 1;
-                $q = count($m->start);
-                array_push($m->start, $mid, $m->start[$en], $m->start[$e % 3 === 0 ? $e + 2 : $e - 1]);
-                array_push($m->twin, -1, -1, -1);
-                $m->facet[] = $m->facet[intdiv($e, 3)];
-                $m->join($q + 1, $m->twin[$en]);
-                $m->join($q + 2, $en);
-                $m->start[$en] = $mid;
-                $new[] = $q;
-            }
-            $m->join($h, $new[1]);
-            $m->join($g, $new[0]);
+
+        return array_keys($double);
+    }
+
+    private function divide(int $h, int $g): void
+    {
+        $m = $this->mesh;
+        $a = $m->start[$h];
+        $b = $m->start[$g];
+        $mid = count($m->x);
+        $m->x[] = ($m->x[$a] + $m->x[$b]) / 2;
+        $m->y[] = ($m->y[$a] + $m->y[$b]) / 2;
+        $m->z[] = ($m->z[$a] + $m->z[$b]) / 2;
+        $new = [];
+        foreach ([$h, $g] as $e) {
+            $en = $e % 3 === 2 ? $e - 2 : $e + 1;
+            $q = count($m->start);
+            array_push($m->start, $mid, $m->start[$en], $m->start[$e % 3 === 0 ? $e + 2 : $e - 1]);
+            array_push($m->twin, -1, -1, -1);
+            $m->facet[] = $m->facet[intdiv($e, 3)];
+            $m->join($q + 1, $m->twin[$en]);
+            $m->join($q + 2, $en);
+            $m->start[$en] = $mid;
+            array_push($this->active, $q, $q + 1, $q + 2);
+            $new[] = $q;
         }
+        $m->join($h, $new[1]);
+        $m->join($g, $new[0]);
     }
 }

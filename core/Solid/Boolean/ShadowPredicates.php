@@ -86,7 +86,7 @@ final class ShadowPredicates
     public function __construct(
         private readonly OperandPair $pair,
         private readonly float $outward,
-        private readonly float $tolerance,
+        public readonly float $tolerance,
     ) {
         $this->pEnd = self::ends($pair->pStart);
         $this->qEnd = self::ends($pair->qStart);
