@@ -146,14 +146,27 @@ final class WorkingMesh
     {
         $m = $this->pair;
         $out = new Solid;
-        $triangle = $vertex = $facet = $surface = [];
+        $start = $this->start;
+        $twin = $this->twin;
+        $x = $this->x;
+        $y = $this->y;
+        $z = $this->z;
+        $vertex = array_fill(0, count($x), -1);
+        $facet = array_fill(0, count($m->fx), -1);
+        $offset = $surface = $ox = $oy = $oz = $os = $of = [];
+        $facets = $vertices = 0;
+        $shift = 0;
         foreach ($this->facet as $t => $f) {
             if ($f < 0) {
+                $offset[] = 0;
+                $shift += 3;
+
                 continue;
             }
-            $triangle[$t] = count($out->facet);
-            if (! isset($facet[$f])) {
-                $facet[$f] = count($out->nx);
+            // how far the half-edges of this triangle move up
+            $offset[] = $shift;
+            if ($facet[$f] < 0) {
+                $facet[$f] = $facets++;
                 $out->nx[] = $m->fx[$f];
                 $out->ny[] = $m->fy[$f];
                 $out->nz[] = $m->fz[$f];
@@ -165,24 +178,40 @@ final class WorkingMesh
                 }
                 $out->surfaceOf[] = $surface[$s];
             }
-            $out->facet[] = $facet[$f];
+            $of[] = $facet[$f];
             for ($h = 3 * $t, $end = $h + 3; $h < $end; $h++) {
-                $v = $this->start[$h];
-                if (! isset($vertex[$v])) {
-                    $vertex[$v] = count($out->x);
-                    $out->x[] = $this->x[$v];
-                    $out->y[] = $this->y[$v];
-                    $out->z[] = $this->z[$v];
+                $v = $start[$h];
+                $w = $vertex[$v];
+                if ($w < 0) {
+                    $w = $vertex[$v] = $vertices++;
+                    $ox[] = $x[$v];
+                    $oy[] = $y[$v];
+                    $oz[] = $z[$v];
                 }
-                $out->start[] = $vertex[$v];
+                $os[] = $w;
             }
         }
-        foreach ($triangle as $t => $_) {
-            for ($h = 3 * $t, $end = $h + 3; $h < $end; $h++) {
-                $o = $this->twin[$h];
-                $out->twin[] = 3 * $triangle[intdiv($o, 3)] + $o % 3;
+        $ot = [];
+        if ($shift === 0) {
+            $ot = $twin;
+        } else {
+            foreach ($this->facet as $t => $f) {
+                if ($f >= 0) {
+                    $o = $twin[3 * $t];
+                    $ot[] = $o - $offset[intdiv($o, 3)];
+                    $o = $twin[3 * $t + 1];
+                    $ot[] = $o - $offset[intdiv($o, 3)];
+                    $o = $twin[3 * $t + 2];
+                    $ot[] = $o - $offset[intdiv($o, 3)];
+                }
             }
         }
+        $out->x = $ox;
+        $out->y = $oy;
+        $out->z = $oz;
+        $out->start = $os;
+        $out->twin = $ot;
+        $out->facet = $of;
 
         return $out;
     }
