@@ -6,6 +6,7 @@ namespace Cubo\Solid\Maker;
 
 use Closure;
 use Cubo\Geometry\EarClipping;
+use Cubo\Solid\Boolean\VertexWelding;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
@@ -47,6 +48,11 @@ final class Skin
             }
         }
         $ids = array_map(static fn (array $loops): array => array_map($s->ring(...), $loops), $stations);
+        // stations may share points: those on an axis, an apex
+        $same = VertexWelding::find(array_keys($s->b->x), $s->b->x, $s->b->y, $s->b->z, 1e-12 * $s->scale);
+        if ($same !== []) {
+            $ids = array_map(static fn (array $loops): array => array_map(static fn (array $ring): array => array_map(static fn (int $v): int => $same[$v] ?? $v, $ring), $loops), $ids);
+        }
         $n = count($stations);
         for ($i = 0; $i < ($start === null ? $n : $n - 1); $i++) {
             $next = $ids[($i + 1) % $n];

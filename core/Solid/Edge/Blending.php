@@ -1,0 +1,533 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid\Edge;
+
+use Closure;
+use Cubo\Geometry\Vector;
+use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Maker\Fineness;
+use Cubo\Solid\Maker\Refused;
+use Cubo\Solid\Maker\Skin;
+use Cubo\Solid\Solid;
+use Cubo\Solid\Surface;
+use Cubo\Solid\SurfaceEquation;
+
+/**
+ * Rounds and chamfers chosen edges: straight and circular ones between planes, cylinders and cones. At a ridge material
+ * is cut away, in a groove it is filled in; what is cut or filled is a solid of its own whose sides lie exactly in the
+ * neighbouring faces. Edges that run smoothly on are taken along. Where three rounded ridges (or grooves) between flats
+ * meet, the corner becomes part of a ball; where two do, they are mitred; chamfers meet in a point.
+ *
+ * @phpstan-type V array{float,float,float}
+ */
+final class Blending
+{
+    private readonly Topology $topology;
+
+    /** @var array<string, EdgeShape> by edge name */
+    private array $shapes = [];
+
+    /** @var array<string, array<int, array{V, float}>> planes in which the tools end, by edge and station */
+    private array $ends = [];
+
+    /** @var array<int, list<int>> triangles by face */
+    private array $faces = [];
+
+    /**
+     * @param list<string> $edges names
+     * @param float $radius mm
+     *
+     * @throws Refused no-edge, edge-shape, tangent-edge, end-on-round; too-large, with the largest radius found to work
+     */
+    public static function round(string $step, Solid $solid, array $edges, float $radius): Solid
+    {
+        self::positive($radius);
+        $b = new self($solid, $edges);
+        $section = static fn (EdgeShape $e, int $k, float $share): Section => Section::round($e, $k, $radius * $share);
+        $b->checkRoom($section, $radius);
+
+        return $b->apply($step, static fn (EdgeShape $e, int $k): Section => Section::round($e, $k, $radius), $radius);
+    }
+
+    /**
+     * @param list<string> $edges names
+     * @param float $first how much of one face is taken, mm
+     * @param float|null $second of the other face; the same when left out
+     * @param bool $swapped which face is the first: the one whose name comes first in the edge's name, or the other
+     *
+     * @throws Refused as for rounds
+     */
+    public static function chamfer(string $step, Solid $solid, array $edges, float $first, ?float $second = null, bool $swapped = false): Solid
+    {
+        $second ??= $first;
+        self::positive($first, $second);
+        $b = new self($solid, $edges);
+        $at = static function (EdgeShape $e, int $k, float $share) use ($first, $second, $swapped): Section {
+            $leftFirst = strcmp($e->left->name, $e->right->name) <= 0;
+            [$l, $r] = $leftFirst !== $swapped ? [$first, $second] : [$second, $first];
+
+            return Section::chamfer($e, $k, $l * $share, $r * $share);
+        };
+        $b->checkRoom($at, $first);
+
+        return $b->apply($step, static fn (EdgeShape $e, int $k): Section => $at($e, $k, 1.0), null);
+    }
+
+    /**
+     * @param list<string> $edges names
+     * @param float $first how much of one face is taken, mm
+     * @param float $angle degrees between that face and the chamfer
+     * @param bool $swapped as for chamfers
+     *
+     * @throws Refused as for rounds; no-angle with the largest angle
+     */
+    public static function chamferAtAngle(string $step, Solid $solid, array $edges, float $first, float $angle, bool $swapped = false): Solid
+    {
+        self::positive($first, $angle);
+        $b = new self($solid, $edges);
+        $at = static function (EdgeShape $e, int $k, float $share) use ($first, $angle, $swapped): Section {
+            $leftFirst = strcmp($e->left->name, $e->right->name) <= 0;
+            $second = $share * self::secondDistance($first, $angle, $e->between($k));
+
+            return $leftFirst !== $swapped ? Section::chamfer($e, $k, $first * $share, $second) : Section::chamfer($e, $k, $second, $first * $share);
+        };
+        foreach ($b->shapes as $e) {
+            self::secondDistance($first, $angle, $e->between(0));
+        }
+        $b->checkRoom($at, $first);
+
+        return $b->apply($step, static fn (EdgeShape $e, int $k): Section => $at($e, $k, 1.0), null);
+    }
+
+    /** By the law of sines in the triangle that the chamfer cuts off. */
+    private static function secondDistance(float $first, float $angle, float $between): float
+    {
+        if ($angle + $between >= 180 - 1e-9) {
+            throw new Refused('no-angle', 'At this angle the chamfer never meets the other face.', 180 - $between);
+        }
+
+        return $first * sin(deg2rad($angle)) / sin(deg2rad($angle + $between));
+    }
+
+    private static function positive(float ...$sizes): void
+    {
+        foreach ($sizes as $s) {
+            if (! is_finite($s) || $s <= 0) {
+                throw new Refused('no-size', 'A size is not a number above zero.');
+            }
+        }
+    }
+
+    /** @param list<string> $edges */
+    private function __construct(private readonly Solid $solid, array $edges)
+    {
+        $this->topology = new Topology($solid);
+        $queue = $edges;
+        for ($i = 0; $i < count($queue); $i++) {
+            $edge = $this->topology->edges[$queue[$i]] ?? throw new Refused('no-edge', "There is no edge “{$queue[$i]}”.");
+            if (isset($this->shapes[$edge->name])) {
+                continue;
+            }
+            $shape = $this->shapes[$edge->name] = new EdgeShape($solid, $edge);
+            foreach ($edge->closed ? [] : [0, count($edge->vertices) - 1] as $end) {
+                foreach ($this->topology->endingAt[$edge->vertices[$end]] as $other) {
+                    if (! isset($this->shapes[$other->name]) && $this->runsOn($shape, $end !== 0, $other)) {
+                        $queue[] = $other->name;
+                    }
+                }
+            }
+        }
+        if ($this->shapes === []) {
+            throw new Refused('no-edge', 'No edge is picked.');
+        }
+    }
+
+    /** Whether another edge continues this one smoothly, in direction and in the angle between its faces. */
+    private function runsOn(EdgeShape $shape, bool $atEnd, Edge $other): bool
+    {
+        try {
+            $o = new EdgeShape($this->solid, $other);
+        } catch (Refused) {
+            return false;
+        }
+        $k = $atEnd ? count($shape->stations) - 1 : 0;
+        $v = $shape->edge->vertices[$atEnd ? count($shape->edge->vertices) - 1 : 0];
+        $begins = $other->vertices[0] === $v;
+        $m = $begins ? 0 : count($o->stations) - 1;
+        $same = $begins === $atEnd ? 1.0 : -1.0;
+        [$left, $right] = $same > 0 ? [$o->leftNormals[$m], $o->rightNormals[$m]] : [$o->rightNormals[$m], $o->leftNormals[$m]];
+
+        return $same * Vector::dot($shape->tangents[$k], $o->tangents[$m]) > 1 - 1e-6
+            && Vector::dot($shape->leftNormals[$k], $left) > 1 - 1e-6 && Vector::dot($shape->rightNormals[$k], $right) > 1 - 1e-6;
+    }
+
+    /**
+     * Whether both faces are wide enough; if not, the largest share that fits is looked for.
+     *
+     * @param Closure(EdgeShape, int, float): Section $section
+     */
+    private function checkRoom(Closure $section, float $size): void
+    {
+        if ($this->fits($section, 1.0)) {
+            return;
+        }
+        $low = 0.0;
+        $high = 1.0;
+        for ($i = 0; $i < 30; $i++) {
+            $mid = ($low + $high) / 2;
+            $this->fits($section, $mid) ? $low = $mid : $high = $mid;
+        }
+        // rounded down to what was seen to fit
+        $most = floor($size * $low * 1e6) / 1e6;
+        throw new Refused('too-large', 'A face beside the edge is too narrow for this.', $most > 0 ? $most : null);
+    }
+
+    /** @param Closure(EdgeShape, int, float): Section $section */
+    private function fits(Closure $section, float $share): bool
+    {
+        $strips = [];
+        if ($this->ends === []) {
+            foreach ($this->shapes as $name => $e) {
+                $this->ends[$name] = $e->edge->closed ? [] : [0 => $this->endPlane($e, false), count($e->stations) - 1 => $this->endPlane($e, true)];
+            }
+        }
+        try {
+            foreach ($this->shapes as $name => $e) {
+                $n = count($e->stations);
+                foreach ($n === 2 ? [0, 1] : range(0, $n - 1, max(1, intdiv($n, 8))) as $k) {
+                    $s = $section($e, $k, $share);
+                    foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $p]) {
+                        $plane = $this->ends[$name][$k] ?? null;
+                        $p = $plane === null ? $p : $e->carried($p, $k, ...$plane);
+                        if (! $this->onFace($face, $p, $e, $k) || ! $this->sameSide($e, $s->edge, $p)) {
+                            return false;
+                        }
+                        $strips[$face][] = [$name, $p, Vector::distance($p, $s->edge)];
+                    }
+                }
+            }
+        } catch (Refused) {
+            return false;
+        }
+        // the strip of one edge must not reach into that of another one across the face
+        foreach ($strips as $list) {
+            foreach ($list as [$name, $p]) {
+                foreach ($list as [$other, , $width]) {
+                    if ($other !== $name && ! $this->neighbours($name, $other) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
+                        return false;
+                    }
+                }
+            }
+        }
+
+        return true;
+    }
+
+    private function neighbours(string $a, string $b): bool
+    {
+        return array_intersect($this->shapes[$a]->edge->vertices, $this->shapes[$b]->edge->vertices) !== [];
+    }
+
+    /** @param V $p */
+    private function distanceToEdge(string $edge, array $p): float
+    {
+        $e = $this->shapes[$edge]->edge;
+        $best = INF;
+        $n = count($e->vertices);
+        for ($i = 0; $i < ($e->closed ? $n : $n - 1); $i++) {
+            $a = $this->point($e->vertices[$i]);
+            $b = $this->point($e->vertices[($i + 1) % $n]);
+            $d = Vector::sub($b, $a);
+            $t = max(0.0, min(1.0, Vector::dot(Vector::sub($p, $a), $d) / Vector::dot($d, $d)));
+            $best = min($best, Vector::distance($p, Vector::add($a, $d, $t)));
+        }
+
+        return $best;
+    }
+
+    /** On a disc the strip must not reach beyond the middle. @param V $edge @param V $p */
+    private function sameSide(EdgeShape $e, array $edge, array $p): bool
+    {
+        return $e->axis === null || Vector::dot(Vector::sub($p, $e->centre), Vector::sub($edge, $e->centre)) > -1e-9 * Vector::dot(Vector::sub($edge, $e->centre), Vector::sub($edge, $e->centre));
+    }
+
+    /** @return V */
+    private function point(int $v): array
+    {
+        return [$this->solid->x[$v], $this->solid->y[$v], $this->solid->z[$v]];
+    }
+
+    /**
+     * Whether a point lies on a face; at the ends of an edge it is looked for a little inward.
+     *
+     * @param V $p
+     */
+    private function onFace(int $face, array $p, EdgeShape $e, int $k): bool
+    {
+        $this->faces[$face] ??= $this->topology->trianglesOf($this->solid->surfaces[$face]->name);
+        $last = count($e->stations) - 1;
+        if (! $e->edge->closed && ($k === 0 || $k === $last)) {
+            $t = $e->tangents[$k];
+            $l = Vector::distance($e->stations[0], $e->stations[$last]);
+            $p = $e->axis === null ? Vector::add($p, $t, ($k === 0 ? 1e-6 : -1e-6) * $l) : Vector::add($e->centre, Vector::turned(Vector::sub($p, $e->centre), $e->axis, $k === 0 ? 1e-4 : -1e-4));
+        }
+        $s = $this->solid;
+        foreach ($this->faces[$face] as $t) {
+            $f = $s->facet[$t];
+            $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
+            $reach = 1e-6 * (1 + abs($s->offset[$f])) + ($e->axis === null ? ($s->surfaces[$face]->isFlat() ? 0.0 : 2 * Fineness::CHORD) : 1e-5);
+            if (abs(Vector::dot($n, $p) - $s->offset[$f]) > $reach) {
+                continue;
+            }
+            $in = true;
+            for ($i = 0; $i < 3 && $in; $i++) {
+                $a = $this->point($s->start[3 * $t + $i]);
+                $b = $this->point($s->start[3 * $t + ($i + 1) % 3]);
+                $in = Vector::dot(Vector::cross(Vector::sub($b, $a), Vector::sub($p, $a)), $n) >= -$reach * Vector::distance($a, $b);
+            }
+            if ($in) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param Closure(EdgeShape, int): Section $section */
+    private function apply(string $step, Closure $section, ?float $radius): Solid
+    {
+        $arcs = 1;
+        if ($radius !== null) {
+            foreach ($this->shapes as $e) {
+                foreach (array_keys($e->stations) as $k) {
+                    $angle = acos(max(-1.0, min(1.0, Vector::dot($e->leftNormals[$k], $e->rightNormals[$k]))));
+                    $arcs = max($arcs, (int) ceil(Fineness::facets($radius) * $angle / (2 * M_PI) - 1e-6));
+                }
+            }
+        }
+        $cut = $fill = [];
+        $number = 0;
+        foreach ($this->shapes as $e) {
+            $tool = $this->tool($step, ++$number, $e, $section, $arcs);
+            $e->convex ? $cut[] = $tool : $fill[] = $tool;
+        }
+        if ($radius !== null) {
+            foreach ($this->balls($step, $radius, $arcs) as [$tool, $convex]) {
+                $convex ? $cut[] = $tool : $fill[] = $tool;
+            }
+        }
+        $out = $this->solid;
+        foreach ($fill as $tool) {
+            $out = BooleanOperation::union($out, $tool);
+        }
+        foreach ($cut as $tool) {
+            $out = BooleanOperation::difference($out, $tool);
+        }
+
+        return $out;
+    }
+
+    /** @param Closure(EdgeShape, int): Section $section */
+    private function tool(string $step, int $number, EdgeShape $e, Closure $section, int $arcs): Solid
+    {
+        $stations = [];
+        $name = "$step:" . ($section($e, 0)->middle === null ? 'chamfer' : 'round') . " $number";
+        $ends = $this->ends[$e->edge->name];
+        $turned = null;
+        foreach (array_keys($e->stations) as $k) {
+            $s = $section($e, $k);
+            $loop = [...$this->seam($e, $k, $s), ...$this->line($s, $e->tangents[$k], $arcs)];
+            if ($turned === null) {
+                $area = [0.0, 0.0, 0.0];
+                foreach ($loop as $i => $p) {
+                    $area = Vector::add($area, Vector::cross(Vector::sub($p, $loop[0]), Vector::sub($loop[($i + 1) % count($loop)], $loop[0])));
+                }
+                $turned = Vector::dot($area, $e->tangents[$k]) < 0;
+            }
+            if ($turned) {
+                $loop = array_reverse($loop);
+            }
+            if (isset($ends[$k])) {
+                [$n, $d] = $ends[$k];
+                $loop = array_map(static fn (array $p): array => $e->carried($p, $k, $n, $d), $loop);
+            }
+            $stations[] = [$loop];
+        }
+        $surface = $this->surface($name, $e, $section($e, 0));
+        $seam = Surface::plane("$step:seam $number");
+        // the sides of the new face are those between its points; turned round they come first
+        $first = $turned ? 0 : count($stations[0][0]) - ($surface->isFlat() || $section($e, 0)->middle === null ? 2 : $arcs + 1);
+        $count = $section($e, 0)->middle === null ? 1 : $arcs;
+
+        return Skin::over($stations, static fn (int $i, int $l, int $k): Surface => $k >= $first && $k < $first + $count ? $surface : $seam, $e->edge->closed ? null : "$step:seam $number", $e->edge->closed ? null : "$step:seam $number");
+    }
+
+    /**
+     * The points of the section in the faces and beyond: from the right face over the edge to the left one. Beside a
+     * round face along a straight edge the facets do not hold the touching line: there the section goes a little beyond.
+     *
+     * @return list<V>
+     */
+    private function seam(EdgeShape $e, int $k, Section $s): array
+    {
+        $beyond = ($e->convex ? 4 : -4) * Fineness::CHORD;
+        $straight = $e->axis === null;
+        $left = $straight && ! $e->left->isFlat();
+        $right = $straight && ! $e->right->isFlat();
+        $at = $s->edge;
+        $out = [];
+        if ($right) {
+            $n = $this->outwardAt($e->right, $s->onRight, $e->rightNormals[$k]);
+            $out[] = Vector::add($s->onRight, $n, $beyond);
+            $at = Vector::add($at, $e->rightNormals[$k], $beyond);
+        }
+        if ($left) {
+            $at = Vector::add($at, $e->leftNormals[$k], $beyond);
+        }
+        $out[] = $at;
+        if ($left) {
+            $n = $this->outwardAt($e->left, $s->onLeft, $e->leftNormals[$k]);
+            $out[] = Vector::add($s->onLeft, $n, $beyond);
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param V $p
+     * @param V $near
+     * @return V
+     */
+    private function outwardAt(Surface $s, array $p, array $near): array
+    {
+        return SurfaceEquation::outward($s, $p, $near);
+    }
+
+    /**
+     * From the left face to the right one.
+     *
+     * @param V $t
+     * @return list<V>
+     */
+    private function line(Section $s, array $t, int $arcs): array
+    {
+        if ($s->middle === null) {
+            return [$s->onLeft, $s->onRight];
+        }
+        $a = Vector::sub($s->onLeft, $s->middle);
+        $b = Vector::sub($s->onRight, $s->middle);
+        $angle = rad2deg(atan2(Vector::dot(Vector::cross($a, $b), $t), Vector::dot($a, $b)));
+        $out = [$s->onLeft];
+        for ($i = 1; $i < $arcs; $i++) {
+            $out[] = Vector::add($s->middle, Vector::turned($a, $t, $angle * $i / $arcs));
+        }
+        $out[] = $s->onRight;
+
+        return $out;
+    }
+
+    private function surface(string $name, EdgeShape $e, Section $s): Surface
+    {
+        if ($s->middle === null) {
+            if ($e->axis === null) {
+                return Surface::plane($name);
+            }
+            $polar = static function (array $p) use ($e): array {
+                $d = Vector::sub($p, $e->centre);
+                $h = Vector::dot($d, $e->axis ?? [0.0, 0.0, 1.0]);
+
+                return [Vector::length(Vector::add($d, $e->axis ?? [0.0, 0.0, 1.0], -$h)), $h];
+            };
+            [$r, $h] = $polar($s->onLeft);
+            [$q, $g] = $polar($s->onRight);
+            if (abs($h - $g) < 1e-9 * (1 + $r)) {
+                return Surface::plane($name);
+            }
+
+            return abs($r - $q) < 1e-9 * (1 + $r)
+                ? Surface::cylinder($name, $e->centre, $e->axis, $r)
+                : Surface::cone($name, Vector::add($e->centre, $e->axis, $h), $e->axis, $r, ($q - $r) / ($g - $h));
+        }
+        $radius = Vector::distance($s->middle, $s->onLeft);
+        if ($e->axis === null) {
+            return Surface::cylinder($name, $s->middle, $e->tangents[0], $radius);
+        }
+        $d = Vector::sub($s->middle, $e->centre);
+        $h = Vector::dot($d, $e->axis);
+        $out = Vector::length(Vector::add($d, $e->axis, -$h));
+        $on = Vector::add($e->centre, $e->axis, $h);
+
+        return $out < 1e-9 * (1 + $radius) ? Surface::sphere($name, $on, $radius) : Surface::torus($name, $on, $e->axis, $out, $radius);
+    }
+
+    /**
+     * The plane in which a tool ends: that of the face the edge runs into or out of, or the one across the edge where a
+     * neighbour takes over.
+     *
+     * @return array{V, float}
+     */
+    private function endPlane(EdgeShape $e, bool $atEnd): array
+    {
+        $k = $atEnd ? count($e->stations) - 1 : 0;
+        $v = $e->edge->vertices[$atEnd ? count($e->edge->vertices) - 1 : 0];
+        $t = $e->tangents[$k];
+        $across = [$t, Vector::dot($t, $e->stations[$k])];
+        foreach ($this->topology->endingAt[$v] as $other) {
+            if ($other->name !== $e->edge->name && isset($this->shapes[$other->name]) && $this->runsOn($e, $atEnd, $other)) {
+                return $across;
+            }
+        }
+        $ahead = $atEnd ? $t : [-$t[0], -$t[1], -$t[2]];
+        $best = null;
+        foreach ($this->topology->facesAround($v) as $face => $f) {
+            if ($face === $e->edge->left || $face === $e->edge->right) {
+                continue;
+            }
+            $n = [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]];
+            $cos = Vector::dot($n, $ahead);
+            if (! $this->solid->surfaces[$face]->isFlat()) {
+                if ($cos < -1e-6) {
+                    throw new Refused('end-on-round', 'The edge ends on a round face. Only edges that end on flats can be worked on.');
+                }
+                // nothing but air ahead: a little further does no harm
+                $best ??= [0.0, [$t, Vector::dot($t, $e->stations[$k])]];
+
+                continue;
+            }
+            if (abs($cos) > 1e-3 && ($best === null || abs($cos) > $best[0])) {
+                $best = [abs($cos), [$n, $this->solid->offset[$f]]];
+            }
+        }
+
+        return $best === null ? $across : $best[1];
+    }
+
+    /** @return list<array{Solid, bool}> what the balls in the corners leave, and whether they are at ridges */
+    private function balls(string $step, float $radius, int $arcs): array
+    {
+        $meeting = [];
+        foreach ($this->shapes as $name => $e) {
+            if (! $e->edge->closed && $e->axis === null && $e->left->isFlat() && $e->right->isFlat()) {
+                $meeting[$e->edge->vertices[0]][] = $name;
+                $meeting[$e->edge->vertices[count($e->edge->vertices) - 1]][] = $name;
+            }
+        }
+        $out = [];
+        foreach ($meeting as $v => $names) {
+            $faces = $this->topology->facesAround($v);
+            if (count($names) !== 3 || count($faces) !== 3) {
+                continue;
+            }
+            $convex = array_unique(array_map(fn (string $n): bool => $this->shapes[$n]->convex, $names));
+            if (count($convex) !== 1) {
+                continue;
+            }
+            $planes = array_map(fn (int $f): array => [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]], array_values($faces));
+            $out[] = [BallCorner::rest("$step:ball " . (count($out) + 1), "$step:seam", $this->point($v), $planes, $convex[0] ? -$radius : $radius, $arcs), $convex[0]];
+        }
+
+        return $out;
+    }
+}

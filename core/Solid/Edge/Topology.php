@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid\Edge;
+
+use Cubo\Solid\Solid;
+
+/**
+ * Faces and edges of a solid, read from its mesh: a face is all triangles of one surface name, an edge a chain between
+ * the same two faces. Edges end where more than two faces meet.
+ */
+final class Topology
+{
+    /** @var array<string, Edge> by name */
+    public readonly array $edges;
+
+    /** @var array<int, list<Edge>> edges that end at a vertex */
+    public readonly array $endingAt;
+
+    /** @var list<int> face by surface: the first surface of the same name */
+    private array $faceOf = [];
+
+    public function __construct(public readonly Solid $solid)
+    {
+        $first = [];
+        foreach ($solid->surfaces as $i => $s) {
+            $this->faceOf[] = $first[$s->name] ??= $i;
+        }
+        $crease = [];
+        $degree = [];
+        foreach ($solid->twin as $h => $o) {
+            $a = $this->face(intdiv($h, 3));
+            $b = $this->face(intdiv($o, 3));
+            if ($a !== $b) {
+                $crease[$h] = [$a, $b];
+                $degree[$solid->start[$h]][min($a, $b) . ' ' . max($a, $b)] = ($degree[$solid->start[$h]][min($a, $b) . ' ' . max($a, $b)] ?? 0) + 1;
+            }
+        }
+        // a chain goes on through a vertex where only its own two faces meet, once each
+        $through = static fn (int $v): bool => count($degree[$v]) === 1 && reset($degree[$v]) === 2;
+        $next = [];
+        foreach ($crease as $h => [$a, $b]) {
+            $next[$solid->start[$h]]["$a $b"] = $h;
+        }
+        $chains = $used = [];
+        foreach ([false, true] as $rings) {
+            foreach ($crease as $h => [$a, $b]) {
+                if (isset($used[$h]) || $a > $b || (! $rings && $through($solid->start[$h]))) {
+                    continue;
+                }
+                $halfEdges = [];
+                $g = $h;
+                do {
+                    $used[$g] = true;
+                    $halfEdges[] = $g;
+                    $end = $solid->start[$solid->twin[$g]];
+                    $g = $through($end) ? $next[$end]["$a $b"] : -1;
+                } while ($g >= 0 && ! isset($used[$g]));
+                $vertices = array_map(static fn (int $e): int => $solid->start[$e], $halfEdges);
+                if (! $rings) {
+                    $vertices[] = $end;
+                }
+                $chains[] = [$a, $b, $vertices, $halfEdges, $rings];
+            }
+        }
+        $edges = $ending = [];
+        // pieces between the same faces are numbered by their place, whatever the order of the triangles
+        usort($chains, fn (array $p, array $q): int => $this->place($p[2]) <=> $this->place($q[2]));
+        foreach ($chains as [$a, $b, $vertices, $halfEdges, $closed]) {
+            $names = [$solid->surfaces[$a]->name, $solid->surfaces[$b]->name];
+            sort($names, SORT_STRING);
+            $name = $base = implode(' / ', $names);
+            for ($k = 2; isset($edges[$name]); $k++) {
+                $name = "$base $k";
+            }
+            $edge = $edges[$name] = new Edge($name, $a, $b, $vertices, $halfEdges, $closed);
+            if (! $closed) {
+                $ending[$vertices[0]][] = $edge;
+                $ending[$vertices[count($vertices) - 1]][] = $edge;
+            }
+        }
+        $this->edges = $edges;
+        $this->endingAt = $ending;
+    }
+
+    public function face(int $triangle): int
+    {
+        return $this->faceOf[$this->solid->surfaceOf[$this->solid->facet[$triangle]]];
+    }
+
+    /** @return array<int, int> a facet of every face around a vertex, by face */
+    public function facesAround(int $v): array
+    {
+        $s = $this->solid;
+        $out = [];
+        foreach (array_keys($s->start, $v, true) as $h) {
+            $out[$this->face(intdiv($h, 3))] ??= $s->facet[intdiv($h, 3)];
+        }
+
+        return $out;
+    }
+
+    /** @return list<int> triangles of the face of that name */
+    public function trianglesOf(string $face): array
+    {
+        $out = [];
+        foreach ($this->solid->facet as $t => $f) {
+            if ($this->solid->surfaces[$this->solid->surfaceOf[$f]]->name === $face) {
+                $out[] = $t;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param list<int> $vertices
+     * @return array{float,float,float}
+     */
+    private function place(array $vertices): array
+    {
+        $s = $this->solid;
+        $best = [INF, INF, INF];
+        foreach ($vertices as $v) {
+            $best = min($best, [round($s->x[$v], 6), round($s->y[$v], 6), round($s->z[$v], 6)]);
+        }
+
+        return $best;
+    }
+}
