@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Cubo\Exchange;
 
-use Cubo\Solid\Patch;
+use Cubo\Solid\GridPatch;
 use Cubo\Solid\Solid;
+use Cubo\Solid\StretchedSurface;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceKind;
+use LogicException;
 
 /** A solid as bytes for caches: packed numbers, faster and smaller than serialize(). Not an exchange format. */
 final class SolidPacking
@@ -16,8 +18,7 @@ final class SolidPacking
 
     public static function pack(Solid $s): string
     {
-        $surfaces = json_encode(array_map(static fn (Surface $u): array => [$u->kind->value, $u->name, bin2hex(pack('e*', ...$u->point, ...$u->axis, ...[$u->radius, $u->slope, $u->tube])),
-            $u->patch === null ? null : [$u->patch->columns, $u->patch->closed, $u->patch->breaks, base64_encode(pack('e*', ...$u->patch->us)), base64_encode(pack('e*', ...$u->patch->vs)), base64_encode(pack('e*', ...$u->patch->x, ...$u->patch->y, ...$u->patch->z))]], $s->surfaces));
+        $surfaces = json_encode(array_map(self::surface(...), $s->surfaces));
         $out = self::MAGIC . pack('V4', count($s->x), count($s->facet), count($s->nx), strlen((string) $surfaces)) . $surfaces;
         foreach ([$s->x, $s->y, $s->z, $s->nx, $s->ny, $s->nz, $s->offset] as $floats) {
             $out .= pack('e*', ...$floats);
@@ -60,19 +61,50 @@ final class SolidPacking
         $s->twin = $read('V', 3 * $nt, 4);
         $s->facet = $read('V', $nt, 4);
         $s->surfaceOf = $read('V', $nf, 4);
-        foreach ((array) $raw as [$kind, $name, $hex, $grid]) {
-            $v = array_values((array) unpack('e*', (string) hex2bin($hex)));
-            $patch = null;
-            if ($grid !== null) {
-                [$columns, $closed, $breaks, $us, $vs, $xyz] = $grid;
-                $floats = static fn (string $b): array => array_values((array) unpack('e*', (string) base64_decode($b, true)));
-                $values = $floats($xyz);
-                [$x, $y, $z] = array_chunk($values, intdiv(count($values), 3));
-                $patch = new Patch($x, $y, $z, $columns, $closed, $floats($us), $floats($vs), $breaks);
-            }
-            $s->surfaces[] = new Surface(SurfaceKind::from($kind), $name, [$v[0], $v[1], $v[2]], [$v[3], $v[4], $v[5]], $v[6], $v[7], $v[8], $patch);
-        }
+        $s->surfaces = array_map(self::readSurface(...), array_values((array) $raw));
 
         return $s;
+    }
+
+    /** @return array<mixed> */
+    private static function surface(Surface $u): array
+    {
+        return [$u->kind->value, $u->name, self::floats([...$u->point, ...$u->axis, $u->radius, $u->slope, $u->tube]), match (true) {
+            $u->patch instanceof GridPatch => ['grid', $u->patch->columns, $u->patch->closed, $u->patch->breaks, self::floats($u->patch->us), self::floats($u->patch->vs), self::floats([...$u->patch->x, ...$u->patch->y, ...$u->patch->z])],
+            $u->patch instanceof StretchedSurface => ['stretched', self::surface($u->patch->base), self::floats([...$u->patch->back, ...$u->patch->shift])],
+            $u->patch === null => null,
+            default => throw new LogicException('This kind of free surface cannot be packed.'),
+        }];
+    }
+
+    /** @param array<mixed> $raw */
+    private static function readSurface(array $raw): Surface
+    {
+        [$kind, $name, $numbers, $free] = $raw;
+        $v = self::readFloats($numbers);
+        $patch = null;
+        if ($free !== null && $free[0] === 'grid') {
+            [, $columns, $closed, $breaks, $us, $vs, $xyz] = $free;
+            $values = self::readFloats($xyz);
+            [$x, $y, $z] = array_chunk($values, intdiv(count($values), 3));
+            $patch = new GridPatch($x, $y, $z, $columns, $closed, self::readFloats($us), self::readFloats($vs), $breaks);
+        } elseif ($free !== null) {
+            $n = self::readFloats($free[2]);
+            $patch = new StretchedSurface(self::readSurface($free[1]), [$n[0], $n[1], $n[2], $n[3], $n[4], $n[5], $n[6], $n[7], $n[8]], [$n[9], $n[10], $n[11]]);
+        }
+
+        return new Surface(SurfaceKind::from($kind), $name, [$v[0], $v[1], $v[2]], [$v[3], $v[4], $v[5]], $v[6], $v[7], $v[8], $patch);
+    }
+
+    /** @param list<float> $v */
+    private static function floats(array $v): string
+    {
+        return base64_encode(pack('e*', ...$v));
+    }
+
+    /** @return list<float> */
+    private static function readFloats(string $bytes): array
+    {
+        return array_values((array) unpack('e*', (string) base64_decode($bytes, true)));
     }
 }

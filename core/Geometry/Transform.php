@@ -54,6 +54,39 @@ final readonly class Transform
         return new self($r, $t);
     }
 
+    /**
+     * Mirror image in any plane.
+     *
+     * @param array{float,float,float} $point of the plane
+     * @param array{float,float,float} $normal unit
+     */
+    public static function mirrorIn(array $point, array $normal): self
+    {
+        [$a, $b, $c] = $normal;
+        $k = 2 * ($point[0] * $a + $point[1] * $b + $point[2] * $c);
+
+        return new self([1 - 2 * $a * $a, -2 * $a * $b, -2 * $a * $c, -2 * $a * $b, 1 - 2 * $b * $b, -2 * $b * $c, -2 * $a * $c, -2 * $b * $c, 1 - 2 * $c * $c], [$k * $a, $k * $b, $k * $c]);
+    }
+
+    /**
+     * Right-handed turn about any line.
+     *
+     * @param array{float,float,float} $point of the line
+     * @param array{float,float,float} $axis unit
+     */
+    public static function turn(array $point, array $axis, float $degrees): self
+    {
+        $columns = [];
+        foreach ([[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]] as $e) {
+            $columns[] = Vector::turned($e, $axis, $degrees);
+        }
+        [$x, $y, $z] = $columns;
+        $r = new self([$x[0], $y[0], $z[0], $x[1], $y[1], $z[1], $x[2], $y[2], $z[2]]);
+        $moved = $r->direction($point);
+
+        return new self($r->r, [$point[0] - $moved[0], $point[1] - $moved[1], $point[2] - $moved[2]]);
+    }
+
     /** @return array{float,float} cosine and sine, exact at multiples of 90 degrees */
     public static function cosSin(float $degrees): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid;
 
 use Cubo\Geometry\Transform;
+use InvalidArgumentException;
 
 /**
  * A closed triangle mesh whose every triangle knows its facet (one plane) and through it its true surface.
@@ -130,6 +131,43 @@ final class Solid
                 $o = $this->twin[$h + $k];
                 $m->twin[$h + 2 - $k] = $o - $o % 3 + 2 - $o % 3;
             }
+        }
+
+        return $m;
+    }
+
+    /**
+     * Stretched along the axes about a point.
+     *
+     * @param array{float,float,float} $about
+     *
+     * @throws InvalidArgumentException unless all factors are above zero
+     */
+    public function scaled(float $kx, float $ky, float $kz, array $about = [0.0, 0.0, 0.0]): self
+    {
+        foreach ([$kx, $ky, $kz] as $k) {
+            if (! is_finite($k) || $k <= 0) {
+                throw new InvalidArgumentException('A factor is not a number above zero.');
+            }
+        }
+        if ($about !== [0.0, 0.0, 0.0]) {
+            return $this->moved(Transform::translation([-$about[0], -$about[1], -$about[2]]))->scaled($kx, $ky, $kz)->moved(Transform::translation($about));
+        }
+        $m = clone $this;
+        $m->box = null;
+        foreach ($this->x as $i => $x) {
+            $m->x[$i] = $kx * $x;
+            $m->y[$i] = $ky * $this->y[$i];
+            $m->z[$i] = $kz * $this->z[$i];
+        }
+        foreach ($this->nx as $f => $nx) {
+            $n = [$nx / $kx, $this->ny[$f] / $ky, $this->nz[$f] / $kz];
+            $l = sqrt($n[0] * $n[0] + $n[1] * $n[1] + $n[2] * $n[2]);
+            [$m->nx[$f], $m->ny[$f], $m->nz[$f]] = [$n[0] / $l, $n[1] / $l, $n[2] / $l];
+            $m->offset[$f] = $this->offset[$f] / $l;
+        }
+        foreach ($this->surfaces as $i => $s) {
+            $m->surfaces[$i] = $s->scaled($kx, $ky, $kz);
         }
 
         return $m;

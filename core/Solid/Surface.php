@@ -91,6 +91,30 @@ final readonly class Surface
         return new self($this->kind, $this->name, $t->point($this->point), $t->direction($this->axis), $this->radius, $this->slope, $this->tube, $this->patch?->moved($t));
     }
 
+    /** Stretched along the axes of the frame about the origin; all factors above zero. */
+    public function scaled(float $kx, float $ky, float $kz): self
+    {
+        if ($this->isFlat()) {
+            return $this;
+        }
+        if ($this->patch !== null) {
+            return self::free($this->name, $this->patch->scaled($kx, $ky, $kz));
+        }
+        $k = [$kx, $ky, $kz];
+        $at = [$kx * $this->point[0], $ky * $this->point[1], $kz * $this->point[2]];
+        if ($kx === $ky && $ky === $kz) {
+            return new self($this->kind, $this->name, $at, $this->axis, $kx * $this->radius, $this->slope, $kx * $this->tube);
+        }
+        // a round along an axis stays round when both directions across grow alike
+        foreach ([[0, 1, 2], [1, 2, 0], [2, 0, 1]] as [$a, $b, $c]) {
+            if (in_array($this->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true) && abs($this->axis[$a]) > 1 - 1e-15 && $k[$b] === $k[$c]) {
+                return new self($this->kind, $this->name, $at, $this->axis, $k[$b] * $this->radius, $this->slope * $k[$b] / $k[$a]);
+            }
+        }
+
+        return self::free($this->name, new StretchedSurface($this, [1 / $kx, 0.0, 0.0, 0.0, 1 / $ky, 0.0, 0.0, 0.0, 1 / $kz]));
+    }
+
     public function renamed(string $name): self
     {
         return new self($this->kind, $name, $this->point, $this->axis, $this->radius, $this->slope, $this->tube, $this->patch);

@@ -8,6 +8,7 @@ use Cubo\Geometry\Vector;
 use Cubo\Solid\Maker\Refused;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
+use Cubo\Solid\SurfaceKind;
 
 /**
  * What a round or a chamfer takes or fills in the plane across an edge: where it meets the left and the right face, and
@@ -42,8 +43,8 @@ final readonly class Section
         $v = $nl;
         $c = Vector::add($p, Vector::add($nl, $nr), $side / (1 + Vector::dot($nl, $nr)));
         for ($i = 0; $i < 40; $i++) {
-            [$f, $gl] = self::outward($e->left, $nl, $p, $c);
-            [$g, $gr] = self::outward($e->right, $nr, $p, $c);
+            [$f, $gl] = self::outward($e->left, $nl, $p, $c, $e->axis !== null);
+            [$g, $gr] = self::outward($e->right, $nr, $p, $c, $e->axis !== null);
             $f -= $side;
             $g -= $side;
             [$a, $b, $k, $d] = [Vector::dot($gl, $u), Vector::dot($gl, $v), Vector::dot($gr, $u), Vector::dot($gr, $v)];
@@ -58,8 +59,8 @@ final readonly class Section
                 break;
             }
         }
-        [$f, $gl] = self::outward($e->left, $nl, $p, $c);
-        [$g, $gr] = self::outward($e->right, $nr, $p, $c);
+        [$f, $gl] = self::outward($e->left, $nl, $p, $c, $e->axis !== null);
+        [$g, $gr] = self::outward($e->right, $nr, $p, $c, $e->axis !== null);
         if (abs($f - $side) + abs($g - $side) > 1e-7 * (1 + $radius)) {
             throw new Refused('too-large', 'No arc of this radius touches both faces.');
         }
@@ -96,9 +97,10 @@ final readonly class Section
      * @param V $p
      * @return array{float, V}
      */
-    private static function outward(Surface $s, array $normal, array $at, array $p): array
+    private static function outward(Surface $s, array $normal, array $at, array $p, bool $round): array
     {
-        if ($s->isFlat()) {
+        // across a circular edge planes, cylinders and cones around its axis show as straight lines
+        if ($s->isFlat() || ($round && ($s->kind === SurfaceKind::Cylinder || $s->kind === SurfaceKind::Cone))) {
             return [Vector::dot(Vector::sub($p, $at), $normal), $normal];
         }
         $sign = Vector::dot(SurfaceEquation::outward($s, $at, $normal), self::gradient($s, $at)) < 0 ? -1.0 : 1.0;
@@ -115,8 +117,6 @@ final readonly class Section
      */
     private static function gradient(Surface $s, array $p): array
     {
-        $n = SurfaceEquation::outward($s, $p, [0.0, 0.0, 0.0]);
-
-        return $n;
+        return SurfaceEquation::outward($s, $p, [0.0, 0.0, 0.0]);
     }
 }

@@ -7,7 +7,7 @@ namespace Cubo\Solid\Maker;
 use Cubo\Geometry\CubicSpline;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
-use Cubo\Solid\Patch;
+use Cubo\Solid\GridPatch;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -373,7 +373,7 @@ final class Loft
             }
         }
 
-        return Surface::free($name, new Patch($x, $y, $z, $whole ? $count : $count + 1, $whole, null, $span !== null ? null : $ts, $span !== null ? [] : $breaks));
+        return Surface::free($name, new GridPatch($x, $y, $z, $whole ? $count : $count + 1, $whole, null, $span !== null ? null : $ts, $span !== null ? [] : $breaks));
     }
 
     private function straight(int $section, int $stretch): bool

@@ -7,7 +7,7 @@ namespace Cubo\Solid\Maker;
 use Cubo\Geometry\CubicSpline;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
-use Cubo\Solid\Patch;
+use Cubo\Solid\GridPatch;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -337,7 +337,7 @@ final class Sweep
     }
 
     /** The surface a curve of the section sweeps along a spline. */
-    private function patch(int $segment, int $l, int $k): Patch
+    private function patch(int $segment, int $l, int $k): GridPatch
     {
         $loop = $this->section->loops[$l];
         $n = count($loop);
@@ -375,7 +375,7 @@ final class Sweep
             }
         }
 
-        return new Patch($x, $y, $z, count($columns), $curve['circle'] !== null && count($columns) === $n, null, $vs, $breaks);
+        return new GridPatch($x, $y, $z, count($columns), $curve['circle'] !== null && count($columns) === $n, null, $vs, $breaks);
     }
 
     /** @return Transform the frame in which a path that begins upright at the origin finds its section */
