@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid\Change;
+
+use Closure;
+use Cubo\Geometry\Vector;
+use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Maker\Refused;
+use Cubo\Solid\Solid;
+use Cubo\Solid\Surface;
+
+/**
+ * Work on chosen faces: hollowing out, tilting, moving along the normal.
+ *
+ * @phpstan-type V array{float,float,float}
+ */
+final class FaceWork
+{
+    /**
+     * Hollows a solid to a wall of even thickness; open faces have none. Faces inside are named "$step:inside of NAME".
+     *
+     * @param list<string> $open names of faces; none makes a closed hollow
+     * @param float $wall mm
+     *
+     * @throws Refused no-size, no-face; no-room, with the thickest wall found to work; free-face
+     */
+    public static function shell(string $step, Solid $solid, float $wall, array $open): Solid
+    {
+        self::positive($wall);
+        self::known($solid, $open);
+        $inside = static fn (float $t): Solid => self::inside($solid, $t, $open);
+        $core = self::orLargest($inside, $wall)->renamed(static fn (string $n): string => in_array($n, $open, true) ? $n : "$step:inside of $n");
+        $out = BooleanOperation::difference($solid, $core);
+        if ($out->isEmpty()) {
+            throw new Refused('no-room', 'Nothing would be left.');
+        }
+
+        return $out;
+    }
+
+    /** @param list<string> $open */
+    private static function inside(Solid $solid, float $wall, array $open): Solid
+    {
+        return self::offset($solid, -$wall, static fn (string $name): bool => ! in_array($name, $open, true));
+    }
+
+    /** @param Closure(string): bool $chosen */
+    private static function offset(Solid $solid, float $by, Closure $chosen): Solid
+    {
+        $planes = $surfaces = [];
+        foreach ($solid->facet as $t => $f) {
+            $i = $solid->surfaceOf[$f];
+            $s = $solid->surfaces[$i];
+            if (! $chosen($s->name)) {
+                continue;
+            }
+            $n = [$solid->nx[$f], $solid->ny[$f], $solid->nz[$f]];
+            if ($s->isFlat()) {
+                $planes[$f] = [$n, $solid->offset[$f] + $by];
+            } elseif (! isset($surfaces[$i])) {
+                $v = $solid->start[3 * $t];
+                $surfaces[$i] = Resurfacing::moved($s, $n, [$solid->x[$v], $solid->y[$v], $solid->z[$v]], $by);
+            }
+        }
+
+        return Resurfacing::run($solid, $planes, $surfaces);
+    }
+
+    /**
+     * Tilts flat faces about the lines in which they meet a neutral plane. At a positive angle the solid gets narrower
+     * in the direction of the plane's normal.
+     *
+     * @param list<string> $faces names
+     * @param V $point of the neutral plane
+     * @param V $direction in which the solid gets narrower, its normal
+     * @param float $angle degrees, between -60 and 60
+     *
+     * @throws Refused no-face, not-flat, no-angle, parallel-face; no-room with the largest angle found to work
+     */
+    public static function draft(Solid $solid, array $faces, array $point, array $direction, float $angle): Solid
+    {
+        self::known($solid, $faces);
+        if (! is_finite($angle) || abs($angle) > 60) {
+            throw new Refused('no-angle', 'The angle must lie between -60 and 60 degrees.', 60.0);
+        }
+        if (Vector::length($direction) < 1e-12) {
+            throw new Refused('no-plane', 'The plane has no direction.');
+        }
+        $d = Vector::unit($direction);
+        $tilt = static function (float $share) use ($solid, $faces, $point, $d, $angle): Solid {
+            $planes = [];
+            foreach ($solid->surfaceOf as $f => $i) {
+                $s = $solid->surfaces[$i];
+                if (! in_array($s->name, $faces, true)) {
+                    continue;
+                }
+                if (! $s->isFlat()) {
+                    throw new Refused('not-flat', 'Only flat faces can be tilted.');
+                }
+                $n = [$solid->nx[$f], $solid->ny[$f], $solid->nz[$f]];
+                $line = Vector::cross($d, $n);
+                $l = Vector::length($line);
+                if ($l < 1e-6) {
+                    throw new Refused('parallel-face', 'A face that lies along the neutral plane has no line to be tilted about.');
+                }
+                // a point of the line in both planes, nearest to the given one
+                $line = Vector::unit($line);
+                $in = Vector::cross($line, $d);
+                $on = Vector::add($point, $in, ($solid->offset[$f] - Vector::dot($n, $point)) / Vector::dot($n, $in));
+                $m = Vector::turned($n, $line, -$angle * $share);
+                $planes[$f] = [$m, Vector::dot($m, $on)];
+            }
+
+            return Resurfacing::run($solid, $planes, []);
+        };
+        try {
+            return $tilt(1.0);
+        } catch (Refused $r) {
+            if ($r->reason !== 'no-room') {
+                throw $r;
+            }
+            throw new Refused('no-room', $r->getMessage(), self::largest(static fn (float $a): Solid => $tilt($a / abs($angle)), abs($angle)));
+        }
+    }
+
+    /**
+     * Moves a face along its outward normal: above zero material is added. The faces beside it keep their surfaces and
+     * become longer or shorter; a cylinder, cone, ball or ring gets another radius (a hole gets narrower where material
+     * is added).
+     *
+     * @param float $by mm
+     *
+     * @throws Refused no-face, no-size; no-room with the largest distance found to work
+     */
+    public static function pull(Solid $solid, string $face, float $by): Solid
+    {
+        self::known($solid, [$face]);
+        if (! is_finite($by) || $by == 0.0) {
+            throw new Refused('no-size', 'The distance is not a number other than zero.');
+        }
+        $sign = $by < 0 ? -1.0 : 1.0;
+
+        return self::orLargest(static fn (float $d): Solid => self::offset($solid, $sign * $d, static fn (string $name): bool => $name === $face), abs($by));
+    }
+
+    /** @param Closure(float): Solid $make */
+    private static function orLargest(Closure $make, float $size): Solid
+    {
+        try {
+            return $make($size);
+        } catch (Refused $r) {
+            if ($r->reason !== 'no-room') {
+                throw $r;
+            }
+            throw new Refused('no-room', $r->getMessage(), self::largest($make, $size));
+        }
+    }
+
+    /** @param Closure(float): Solid $make */
+    private static function largest(Closure $make, float $size): ?float
+    {
+        $low = 0.0;
+        $high = $size;
+        for ($i = 0; $i < 20; $i++) {
+            $mid = ($low + $high) / 2;
+            try {
+                $make($mid);
+                $low = $mid;
+            } catch (Refused) {
+                $high = $mid;
+            }
+        }
+
+        // rounded down to what was seen to work
+        $most = floor($low * 1e4) / 1e4;
+
+        return $most > 0 ? $most : null;
+    }
+
+    private static function positive(float $size): void
+    {
+        if (! is_finite($size) || $size <= 0) {
+            throw new Refused('no-size', 'The thickness is not a number above zero.');
+        }
+    }
+
+    /** @param list<string> $faces */
+    private static function known(Solid $solid, array $faces): void
+    {
+        $names = array_map(static fn (Surface $s): string => $s->name, $solid->surfaces);
+        foreach ($faces as $f) {
+            if (! in_array($f, $names, true)) {
+                throw new Refused('no-face', "There is no face “{$f}”.");
+            }
+        }
+    }
+}
