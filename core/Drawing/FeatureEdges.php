@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Drawing;
 
-use Cubo\Solid\SurfaceEquation;
 use Cubo\Solid\Solid;
+use Cubo\Solid\SurfaceEquation;
 
 /**
  * The edges of a solid that a drawing shows: those between different surfaces that meet at an angle, and those

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Cubo\Exchange;
 
 use Cubo\Drawing\FeatureEdges;
-use Cubo\Solid\SurfaceEquation;
 use Cubo\Solid\Solid;
+use Cubo\Solid\SurfaceEquation;
 
 /**
  * glTF 2.0 binary (ISO/IEC 12113:2022) for the screen. Units are millimetres and z is up, as the stage expects.

@@ -86,7 +86,7 @@ final class SolidPacking
         if ($free !== null && $free[0] === 'grid') {
             [, $columns, $closed, $breaks, $us, $vs, $xyz] = $free;
             $values = self::readFloats($xyz);
-            [$x, $y, $z] = array_chunk($values, intdiv(count($values), 3));
+            [$x, $y, $z] = array_chunk($values, max(1, intdiv(count($values), 3)));
             $patch = new GridPatch($x, $y, $z, $columns, $closed, self::readFloats($us), self::readFloats($vs), $breaks);
         } elseif ($free !== null) {
             $n = self::readFloats($free[2]);

@@ -13,10 +13,13 @@ final class CubicSpline
     /** @var list<float> parameter of every point, from 0 */
     public readonly array $knots;
 
-    /** @var list<list<float>> second derivatives by coordinate */
+    /** @var list<array<int, float>> second derivatives by coordinate */
     private array $second = [];
 
-    /** @param list<list<float>> $points at least two, neighbours apart; of any dimension */
+    /**
+     * @param list<list<float>> $points at least two, neighbours apart; of any dimension
+     * @param list<float>|null $knots parameter of every point; by chord length when left out
+     */
     public function __construct(private readonly array $points, ?array $knots = null)
     {
         $n = count($points);
@@ -39,7 +42,7 @@ final class CubicSpline
     /**
      * @param list<float> $t
      * @param list<float> $y
-     * @return list<float>
+     * @return array<int, float>
      */
     private static function secondDerivatives(array $t, array $y): array
     {

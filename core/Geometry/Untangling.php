@@ -28,7 +28,7 @@ final class Untangling
     /** @var list<array{int,int,int,int}> from, to, token, label */
     private array $sides = [];
 
-    /** @var list<array{list<list<int>>, bool, int}> */
+    /** @var list<array{list<array<int, int>>, bool, int}> */
     private array $polygons = [];
 
     /**
@@ -257,12 +257,12 @@ final class Untangling
             if (isset($used[$i])) {
                 continue;
             }
-            $loop = $this->around($i, $sides, $leaving[$up[$i] ? 1 : 0], $up[$i] ? 1 : -1, $used);
+            $loop = $this->around($i, $sides, $leaving[$up[$i] ? 1 : 0] ?? [], $up[$i] ? 1 : -1, $used);
             $found[$up[$i] ? 1 : 0][$label[$i]][] = $loop;
         }
         foreach ($found as $upward => $byLabel) {
             foreach ($byLabel as $l => $loops) {
-                $this->regions[] = [$loops, $upward === 1, $l];
+                $this->regions[] = [$loops, $upward === 1, (int) $l];
             }
         }
     }

@@ -143,7 +143,7 @@ final class Typeface
             $ends[] = self::u16($b, $at);
         }
         $at += 2 + self::u16($b, $at);
-        $points = $count === 0 ? 0 : $ends[$count - 1] + 1;
+        $points = $ends === [] ? 0 : max($ends) + 1;
         $flags = [];
         while (count($flags) < $points) {
             $f = ord($b[$at++]);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Geometry\TriangleDistance;
+use Cubo\Geometry\Vector;
 use Cubo\Solid\Solid;
 
 /** The separate pieces of a solid: triangles joined over edges; a hollow inside a piece belongs to it. */
@@ -65,11 +67,11 @@ final class Bodies
             }
             $home = null;
             foreach (array_keys($bodies) as $j) {
-                $inside = true;
+                $around = true;
                 for ($k = 0; $k < 3; $k++) {
-                    $inside = $inside && $box[$j][0][$k] <= $box[$i][0][$k] && $box[$j][1][$k] >= $box[$i][1][$k];
+                    $around = $around && $box[$j][0][$k] <= $box[$i][0][$k] && $box[$j][1][$k] >= $box[$i][1][$k];
                 }
-                if ($inside && ($home === null || $volume[$j] < $volume[$home])) {
+                if ($around && ($home === null || $volume[$j] < $volume[$home]) && self::encloses($s, $shells[$j], $members[0])) {
                     $home = $j;
                 }
             }
@@ -79,6 +81,89 @@ final class Bodies
         }
 
         return array_values($bodies);
+    }
+
+    /**
+     * Whether a shell lies around a triangle of another one, by the solid angle under which it is seen from there
+     * (A. van Oosterom, J. Strackee, "The Solid Angle of a Plane Triangle", IEEE Trans. Biomed. Eng. 30(2), 1983).
+     *
+     * @param list<int> $shell
+     */
+    private static function encloses(Solid $s, array $shell, int $triangle): bool
+    {
+        $p = [0.0, 0.0, 0.0];
+        for ($h = 3 * $triangle; $h < 3 * $triangle + 3; $h++) {
+            $v = $s->start[$h];
+            $p = [$p[0] + $s->x[$v] / 3, $p[1] + $s->y[$v] / 3, $p[2] + $s->z[$v] / 3];
+        }
+        $angle = 0.0;
+        foreach ($shell as $t) {
+            $r = $l = [];
+            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+                $v = $s->start[$h];
+                $r[] = $d = [$s->x[$v] - $p[0], $s->y[$v] - $p[1], $s->z[$v] - $p[2]];
+                $l[] = sqrt($d[0] * $d[0] + $d[1] * $d[1] + $d[2] * $d[2]);
+            }
+            $angle += 2 * atan2(
+                Vector::dot($r[0], Vector::cross($r[1], $r[2])),
+                $l[0] * $l[1] * $l[2] + Vector::dot($r[0], $r[1]) * $l[2] + Vector::dot($r[1], $r[2]) * $l[0] + Vector::dot($r[2], $r[0]) * $l[1],
+            );
+        }
+
+        return $angle > 2 * M_PI;
+    }
+
+    /**
+     * How every two bodies lie to each other: the gap between their facets and, where there is none, whether they touch
+     * along an edge or only in a point. Bodies that share a face are one.
+     *
+     * @return list<array{int, int, float, string}> numbers of both bodies, gap in mm, "apart", "edge" or "point"
+     */
+    public static function contacts(Solid $s): array
+    {
+        $bodies = self::of($s);
+        $pieces = array_map(static fn (array $triangles): array => array_map(static fn (int $t): array => [
+            ...array_map(static fn (int $h): array => [$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]], [3 * $t, 3 * $t + 1, 3 * $t + 2]), -1, [-1, -1, -1],
+        ], $triangles), $bodies);
+        $box = $s->vertexBox();
+        $near = 1e-9 * (1 + max(array_map('abs', $box)));
+        $out = [];
+        for ($i = 0; $i < count($bodies); $i++) {
+            for ($j = $i + 1; $j < count($bodies); $j++) {
+                [$gap] = Between::nearest($pieces[$i], $pieces[$j]);
+                $out[] = [$i, $j, $gap <= $near ? 0.0 : $gap, $gap > $near ? 'apart' : (self::meetAlong($pieces[$i], $pieces[$j], $near) ? 'edge' : 'point')];
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param list<array{array{float,float,float}, array{float,float,float}, array{float,float,float}, int, list<int>}> $a
+     * @param list<array{array{float,float,float}, array{float,float,float}, array{float,float,float}, int, list<int>}> $b
+     */
+    private static function meetAlong(array $a, array $b, float $near): bool
+    {
+        $first = null;
+        foreach ($a as $p) {
+            foreach ($b as $q) {
+                for ($i = 0; $i < 3; $i++) {
+                    for ($j = 0; $j < 3; $j++) {
+                        [$u, $w] = TriangleDistance::sides($p[$i], $p[($i + 1) % 3], $q[$j], $q[($j + 1) % 3]);
+                        if (Vector::distance($u, $w) > $near) {
+                            continue;
+                        }
+                        // two places where they touch make a line
+                        if ($first !== null && Vector::distance($first, $u) > 1e3 * $near) {
+                            return true;
+                        }
+                        $first ??= $u;
+                    }
+                }
+            }
+        }
+
+        return false;
     }
 
     /** @param list<int> $triangles */

@@ -55,7 +55,7 @@ final class PartMeasures
 
     public function bodyCount(): int
     {
-        return $this->bodies ??= Pieces::count($this->solid);
+        return $this->bodies ??= count(Bodies::of($this->solid));
     }
 
     /** Every half-edge has its twin running the other way, and the whole encloses something. */

@@ -9,6 +9,7 @@ use Cubo\Measure\Bodies;
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\Arrangement;
 use Cubo\Sketch\Outline;
+use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
 use Cubo\Solid\Maker\Extrusion;
@@ -23,7 +24,7 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '1';
+    private const VERSION = '2';
 
     private const MOST_TRIANGLES = 60000;
 
@@ -145,7 +146,7 @@ final class Evaluator
         }
         $this->beforeItIsTooLate();
         $op = ['add' => Operation::Union, 'cut' => Operation::Difference, 'keep' => Operation::Intersection][$effect];
-        $result = BooleanOperation::run($part, $tool, $op);
+        $result = self::guarded(static fn (): Solid => BooleanOperation::run($part, $tool, $op));
         if ($result->isEmpty()) {
             throw new StepProblem(new Message('vanishes', 'Nothing would be left.', $effect === 'cut'
                 ? 'This cut takes the whole part away. The part is shown without this step.'
@@ -273,7 +274,17 @@ final class Evaluator
 
     private function joined(?Solid $rest, Solid $moved): Solid
     {
-        return self::withinLimits($rest === null ? $moved : BooleanOperation::union($rest, $moved));
+        return self::withinLimits($rest === null ? $moved : self::guarded(static fn (): Solid => BooleanOperation::union($rest, $moved)));
+    }
+
+    /** @param callable(): Solid $work */
+    private static function guarded(callable $work): Solid
+    {
+        try {
+            return $work();
+        } catch (BooleanFailed) {
+            throw new StepProblem(new Message('too-complex', 'This could not be worked out.', 'The part and this shape are too fine to be combined. Use fewer copies or fewer round shapes. The part is shown without this step.'));
+        }
     }
 
     private function beforeItIsTooLate(): void

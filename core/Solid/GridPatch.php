@@ -26,7 +26,11 @@ final class GridPatch implements Patch
     /** @var list<float> parameter of every row */
     public readonly array $vs;
 
-    /** Where the last foot was found: the next one is most often near. @var array{float, float}|null */
+    /**
+     * Where the last foot was found: the next one is most often near.
+     *
+     * @var array{float, float}|null
+     */
     private ?array $last = null;
 
     /**
@@ -74,7 +78,7 @@ final class GridPatch implements Patch
     /** The patch stretched along the axes. */
     public function scaled(float $kx, float $ky, float $kz): self
     {
-        $by = static fn (array $l, float $k): array => array_map(static fn (float $v): float => $v * $k, $l);
+        $by = static fn (array $l, float $k): array => array_map(static fn (float $v): float => $v * $k, array_values($l));
 
         return new self($by($this->x, $kx), $by($this->y, $ky), $by($this->z, $kz), $this->columns, $this->closed, $this->us, $this->vs, $this->breaks);
     }
@@ -165,7 +169,10 @@ final class GridPatch implements Patch
         return null;
     }
 
-    /** @param array{float,float,float} $a @param array{float,float,float} $b */
+    /**
+     * @param array{float,float,float} $a
+     * @param array{float,float,float} $b
+     */
     private static function dot(array $a, array $b): float
     {
         return $a[0] * $b[0] + $a[1] * $b[1] + $a[2] * $b[2];

@@ -102,27 +102,33 @@ final class SolidBuilder
         return $solid;
     }
 
-    /** Links twins by vertex numbers; -1 where the triangles leave a gap or use an edge twice. */
+    /**
+     * Links twins by vertex numbers. Where several faces meet in one edge, those with material between them belong
+     * together; -1 where the triangles leave a gap or run alike.
+     */
     public function buildOpen(): Solid
     {
         $s = $this->start;
         $n = count($s);
         $nv = count($this->x);
         $twin = array_fill(0, $n, -1);
-        $waiting = [];
+        $waiting = $many = [];
         for ($h = 0; $h < $n; $h++) {
             $a = $s[$h];
             $b = $s[$h % 3 === 2 ? $h - 2 : $h + 1];
             $back = $b * $nv + $a;
-            if (isset($waiting[$back])) {
+            $key = $a * $nv + $b;
+            if (isset($waiting[$key]) || (isset($waiting[$back]) && $twin[$waiting[$back]] >= 0)) {
+                $many[$a < $b ? $key : $back] = true;
+            } elseif (isset($waiting[$back])) {
                 $o = $waiting[$back];
                 $twin[$h] = $o;
                 $twin[$o] = $h;
-                unset($waiting[$back]);
-            } else {
-                $key = $a * $nv + $b;
-                $waiting[$key] ??= $h;
             }
+            $waiting[$key] ??= $h;
+        }
+        if ($many !== []) {
+            $this->pairByMaterial($many, $twin);
         }
 
         return new Solid(
@@ -130,5 +136,34 @@ final class SolidBuilder
             array_column($this->facets, 0), array_column($this->facets, 1), array_column($this->facets, 2),
             array_column($this->facets, 3), array_column($this->facets, 4), $this->surfaces,
         );
+    }
+
+    /**
+     * @param array<int, true> $edges by lower vertex * count + higher vertex
+     * @param array<int, int> $twin
+     */
+    private function pairByMaterial(array $edges, array &$twin): void
+    {
+        $nv = count($this->x);
+        $at = [];
+        foreach ($this->start as $h => $a) {
+            $b = $this->start[$h % 3 === 2 ? $h - 2 : $h + 1];
+            $key = $a < $b ? $a * $nv + $b : $b * $nv + $a;
+            if (isset($edges[$key])) {
+                $at[$key][] = $h;
+            }
+        }
+        foreach ($at as $key => $list) {
+            $a = intdiv($key, $nv);
+            $b = $key % $nv;
+            $faces = array_map(fn (int $h): array => [$h, $this->start[$h] === $a, array_slice($this->facets[$this->facet[intdiv($h, 3)]], 0, 3)], $list);
+            foreach ($list as $h) {
+                $twin[$h] = -1;
+            }
+            foreach (MaterialPairing::pairs([$this->x[$a], $this->y[$a], $this->z[$a]], [$this->x[$b], $this->y[$b], $this->z[$b]], $faces) ?? [] as [$g, $h]) {
+                $twin[$g] = $h;
+                $twin[$h] = $g;
+            }
+        }
     }
 }

@@ -78,6 +78,23 @@ final class SurfaceEquation
     }
 
     /**
+     * The point of a curved surface nearest to p; unlike project() also on cones along the normal.
+     *
+     * @param array{float,float,float} $p
+     * @return array{float,float,float}
+     */
+    public static function foot(Surface $s, array $p): array
+    {
+        if ($s->patch !== null) {
+            return $s->patch->foot($p)[0];
+        }
+        [$v, $g] = self::at($s, $p);
+        $k = $v / ($g[0] * $g[0] + $g[1] * $g[1] + $g[2] * $g[2]);
+
+        return [$p[0] - $k * $g[0], $p[1] - $k * $g[1], $p[2] - $k * $g[2]];
+    }
+
+    /**
      * Unit normal of the true surface, on the side of the facet normal $facet.
      *
      * @param array{float,float,float} $p

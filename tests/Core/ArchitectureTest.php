@@ -32,7 +32,8 @@ it('imports only downwards', function (): void {
     $below = [
         'Quantity' => [],
         'Geometry' => [],
-        'Solid' => ['Geometry'],
+        'Lettering' => [],
+        'Solid' => ['Lettering', 'Geometry'],
         'Sketch' => ['Solid', 'Geometry', 'Quantity'],
         'Measure' => ['Sketch', 'Solid', 'Geometry', 'Quantity'],
         'Recipe' => ['Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Cubo\Measure\Pieces;
+use Cubo\Measure\Bodies;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Tests\Outside;
 use Tests\RandomParts;
@@ -44,7 +44,7 @@ it('counts pieces as manifold-3d decomposes them, touching edges and corners inc
     for ($seed = 20000; $seed < 20150; $seed++) {
         [$p, $q] = RandomParts::pair($seed);
         $pairs[] = [Outside::mesh($p), Outside::mesh($q)];
-        $ours[] = Pieces::count(BooleanOperation::union($p, $q));
+        $ours[] = count(Bodies::of(BooleanOperation::union($p, $q)));
     }
     expect($ours)->toBe(Outside::run('pieces.mjs', (string) json_encode(['pairs' => $pairs])))->toContain(1, 2);
 });

@@ -7,6 +7,7 @@ namespace Cubo\Solid\Boolean;
 use Cubo\Geometry\Transform;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
+use InvalidArgumentException;
 
 /**
  * Union, difference and intersection of two closed solids; the result is closed and consistently oriented.
@@ -19,6 +20,9 @@ final class BooleanOperation
 {
     /** Gaps below this share of the part's size count as touching. */
     public const RELATIVE_TOLERANCE = 2e-13;
+
+    /** Work limit: triangles of both operands. */
+    public const MOST_TRIANGLES = 400000;
 
     public static function union(Solid $p, Solid $q): Solid
     {
@@ -35,9 +39,21 @@ final class BooleanOperation
         return self::run($p, $q, Operation::Intersection);
     }
 
-    /** @throws BooleanFailed when no way to a closed result was found; no input is known that leads there */
+    /**
+     * @throws InvalidArgumentException for an open mesh or coordinates that are no numbers
+     * @throws BooleanFailed when the operands are beyond the work limit, or no way to a closed result was found (no input
+     *     is known that leads there)
+     */
     public static function run(Solid $p, Solid $q, Operation $op): Solid
     {
+        foreach ([$p, $q] as $s) {
+            if (in_array(-1, $s->twin, true) || ! is_finite(array_sum($s->x) + array_sum($s->y) + array_sum($s->z))) {
+                throw new InvalidArgumentException('Only closed solids with finite coordinates can be combined.');
+            }
+        }
+        if ($p->triangleCount() + $q->triangleCount() > self::MOST_TRIANGLES) {
+            throw new BooleanFailed('Solids with more than ' . self::MOST_TRIANGLES . ' triangles together are not combined.');
+        }
         // the filters, then the choice of axes, may be what upset the balance
         foreach ([[0, true], [0, false], [1, false], [2, false]] as [$axes, $filter]) {
             try {

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Boolean;
 
+use Cubo\Solid\MaterialPairing;
+use Cubo\Solid\VertexWelding;
+
 /**
  * Where parts of a solid touch along an edge or in a point, a boolean may leave bridges without width, vertices used
  * by several fans and edges used by several pairs of faces. Here vertices in one place become one, what has no area
@@ -200,52 +203,21 @@ final class Seams
         }
     }
 
-    /**
-     * Half-edges in one place, sorted by the direction of their faces around the edge: the material begins at a face
-     * whose half-edge runs backward and ends at the next one whose half-edge runs forward.
-     *
-     * @param list<int> $list
-     */
+    /** @param list<int> $list half-edges in one place */
     private function pairByMaterial(array $list): void
     {
         $m = $this->mesh;
         $a = $m->start[$list[0]];
         $b = $m->start[$list[0] % 3 === 2 ? $list[0] - 2 : $list[0] + 1];
-        $l = sqrt($m->distance2($a, $b)) ?: 1.0;
-        $e = [($m->x[$b] - $m->x[$a]) / $l, ($m->y[$b] - $m->y[$a]) / $l, ($m->z[$b] - $m->z[$a]) / $l];
-        $axis = abs($e[0]) < 0.6 ? [1.0, 0.0, 0.0] : [0.0, 1.0, 0.0];
-        $p = [$e[1] * $axis[2] - $e[2] * $axis[1], $e[2] * $axis[0] - $e[0] * $axis[2], $e[0] * $axis[1] - $e[1] * $axis[0]];
-        $q = [$e[1] * $p[2] - $e[2] * $p[1], $e[2] * $p[0] - $e[0] * $p[2], $e[0] * $p[1] - $e[1] * $p[0]];
-        $turns = [];
-        $forward = 0;
-        foreach ($list as $h) {
+        $faces = array_map(static function (int $h) use ($m, $a): array {
             $f = $m->facet[intdiv($h, 3)];
-            $s = $m->start[$h] === $a ? 1 : -1;
-            $forward += $s;
-            $n = [$m->pair->fx[$f], $m->pair->fy[$f], $m->pair->fz[$f]];
-            // into the face: normal x direction of the half-edge
-            $d = [$s * ($n[1] * $e[2] - $n[2] * $e[1]), $s * ($n[2] * $e[0] - $n[0] * $e[2]), $s * ($n[0] * $e[1] - $n[1] * $e[0])];
-            $angle = atan2($d[0] * $q[0] + $d[1] * $q[1] + $d[2] * $q[2], $d[0] * $p[0] + $d[1] * $p[1] + $d[2] * $p[2]);
-            // equal angles, also those on both sides of half a turn, must compare as equal
-            $turns[] = [round($angle > M_PI - 1e-9 ? $angle - 2 * M_PI : $angle, 9), $s, $h];
-        }
-        if ($forward !== 0) {
-            throw new Imbalance('The faces around an edge do not balance.');
-        }
-        // at one angle material ends before it begins
-        usort($turns, static fn (array $u, array $v): int => $u[0] <=> $v[0] ?: $v[1] <=> $u[1] ?: $u[2] <=> $v[2]);
-        $open = $pending = [];
-        foreach ($turns as [, $s, $h]) {
-            if ($s < 0) {
-                $open[] = $h;
-            } elseif ($open !== []) {
-                $m->join(array_pop($open), $h);
-            } else {
-                $pending[] = $h; // its material began before the first angle
-            }
-        }
-        foreach ($pending as $h) {
-            $m->join(array_pop($open), $h);
+
+            return [$h, $m->start[$h] === $a, [$m->pair->fx[$f], $m->pair->fy[$f], $m->pair->fz[$f]]];
+        }, $list);
+        $pairs = MaterialPairing::pairs([$m->x[$a], $m->y[$a], $m->z[$a]], [$m->x[$b], $m->y[$b], $m->z[$b]], $faces)
+            ?? throw new Imbalance('The faces around an edge do not balance.');
+        foreach ($pairs as [$g, $h]) {
+            $m->join($g, $h);
         }
     }
 

@@ -7,6 +7,7 @@ namespace Cubo\Solid\Boolean;
 use Cubo\Geometry\EarClipping;
 use Cubo\Geometry\Untangling;
 use Cubo\Solid\Solid;
+use Cubo\Solid\VertexWelding;
 
 /**
  * Fills the outlines of every touched face with triangles and links all half-edges by their tokens.

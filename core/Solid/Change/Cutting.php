@@ -8,7 +8,7 @@ use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Maker\Primitives;
-use Cubo\Solid\Maker\Refused;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 
 /**

@@ -7,7 +7,7 @@ namespace Cubo\Solid\Change;
 use Closure;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
-use Cubo\Solid\Maker\Refused;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 

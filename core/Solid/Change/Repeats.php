@@ -7,7 +7,7 @@ namespace Cubo\Solid\Change;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
-use Cubo\Solid\Maker\Refused;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 
 /**

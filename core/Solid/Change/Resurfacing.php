@@ -6,7 +6,7 @@ namespace Cubo\Solid\Change;
 
 use Cubo\Geometry\EarClipping;
 use Cubo\Geometry\Vector;
-use Cubo\Solid\Maker\Refused;
+use Cubo\Solid\Refused;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;

@@ -66,16 +66,16 @@ final class BallCorner
             [2, 0, array_reverse(array_map(static fn (array $r): int => $r[count($r) - 1], $rows))],
         ];
         $tip = $builder->vertex(...$corner);
-        $foot = [];
-        foreach ($arc as [$i, $j, $points]) {
+        $foot = [0, 0, 0];
+        foreach ($arc as $number => [$i, $j, $points]) {
             $e = Vector::unit(Vector::cross($normals[$i], $normals[$j]));
-            $foot["$i$j"] = $f = $builder->vertex(...Vector::add($corner, $e, Vector::dot(Vector::sub($middle, $corner), $e)));
+            $foot[$number] = $f = $builder->vertex(...Vector::add($corner, $e, Vector::dot(Vector::sub($middle, $corner), $e)));
             for ($k = 0; $k + 1 < count($points); $k++) {
                 $triangles[] = [$f, $points[$k + 1], $points[$k], $flat];
             }
         }
         $on = [$arc[0][2][0], $arc[1][2][0], $arc[2][2][0]];
-        foreach ([[0, '01', '20'], [1, '12', '01'], [2, '20', '12']] as [$i, $after, $before]) {
+        foreach ([[0, 0, 2], [1, 1, 0], [2, 2, 1]] as [$i, $after, $before]) {
             $triangles[] = [$tip, $on[$i], $foot[$before], $flat];
             $triangles[] = [$tip, $foot[$after], $on[$i], $flat];
         }

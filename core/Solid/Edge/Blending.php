@@ -8,8 +8,8 @@ use Closure;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Maker\Fineness;
-use Cubo\Solid\Maker\Refused;
 use Cubo\Solid\Maker\Skin;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
@@ -247,7 +247,12 @@ final class Blending
         return $best;
     }
 
-    /** On a disc the strip must not reach beyond the middle. @param V $edge @param V $p */
+    /**
+     * On a disc the strip must not reach beyond the middle.
+     *
+     * @param V $edge
+     * @param V $p
+     */
     private function sameSide(EdgeShape $e, array $edge, array $p): bool
     {
         return $e->axis === null || Vector::dot(Vector::sub($p, $e->centre), Vector::sub($edge, $e->centre)) > -1e-9 * Vector::dot(Vector::sub($edge, $e->centre), Vector::sub($edge, $e->centre));

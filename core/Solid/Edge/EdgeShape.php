@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid\Edge;
 
 use Cubo\Geometry\Vector;
-use Cubo\Solid\Maker\Refused;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;

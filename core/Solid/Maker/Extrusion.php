@@ -6,10 +6,10 @@ namespace Cubo\Solid\Maker;
 
 use Cubo\Geometry\EarClipping;
 use Cubo\Geometry\Transform;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
-use InvalidArgumentException;
 
 /** A plane region drawn out straight. */
 final class Extrusion
@@ -19,16 +19,22 @@ final class Extrusion
      * Sides are named after their curves, the ends "end" (at $to) and "start".
      *
      * @param Transform $place a rigid motion, not a mirror image
+     *
+     * @throws Refused no-length, or what is wrong with the profile
      */
     public static function straight(string $step, Profile $profile, float $from, float $to, Transform $place): Solid
     {
+        $profile->checked();
+        if (! is_finite($from) || ! is_finite($to)) {
+            throw new Refused('no-length', 'The length of the extrusion is not a number.');
+        }
         if ($from > $to) {
             [$from, $to, $low, $high] = [$to, $from, 'end', 'start'];
         } else {
             [$low, $high] = ['start', 'end'];
         }
         if ($to - $from <= 0) {
-            throw new InvalidArgumentException('The extrusion has no length.');
+            throw new Refused('no-length', 'The extrusion has no length.');
         }
         $b = new SolidBuilder;
         $u = $w = $loops = [];
@@ -97,6 +103,7 @@ final class Extrusion
         if ($taper == 0.0) {
             return self::straight($step, $profile, -$down, $up, $place);
         }
+        $profile->checked();
         $slope = tan(deg2rad($taper));
         $levels = [];
         foreach ([-$down, 0.0, $up] as $z) {

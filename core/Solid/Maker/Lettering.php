@@ -7,6 +7,7 @@ namespace Cubo\Solid\Maker;
 use Cubo\Geometry\Transform;
 use Cubo\Lettering\Typeface;
 use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 
 /** A line of text as profiles and as a solid, for raised and cut-in lettering. Curves become chords as finely as circles do. */

@@ -8,6 +8,7 @@ use Cubo\Geometry\CubicSpline;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\GridPatch;
+use Cubo\Solid\Refused;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -26,7 +27,7 @@ final class Loft
     /** Grid lines of a free surface for every strip of the mesh. */
     private const SUB = 3;
 
-    /** @var list<Outline> */
+    /** @var list<SectionOutline> */
     private array $outlines = [];
 
     /** @var list<list<float>> by section: where each stretch begins, mm along, increasing from the first */
@@ -68,7 +69,7 @@ final class Loft
             if (count($profile->loops) !== 1) {
                 throw new Refused('not-alike', 'Sections of a loft have no holes. Cut the inside afterwards.');
             }
-            $this->outlines[] = new Outline($profile->loops[0]);
+            $this->outlines[] = new SectionOutline($profile->checked()->loops[0]);
         }
         $this->correspond();
         $m = count($this->joints[0]);
@@ -98,7 +99,7 @@ final class Loft
 
     private function correspond(): void
     {
-        $corners = array_map(static fn (Outline $o): array => $o->corners(), $this->outlines);
+        $corners = array_map(static fn (SectionOutline $o): array => $o->corners(), $this->outlines);
         $counts = array_unique(array_map('count', $corners));
         if (count($counts) === 1 && $counts[0] > 0) {
             $this->joints[] = $corners[0];
@@ -141,7 +142,7 @@ final class Loft
      * @param list<float> $corners
      * @return list<float>
      */
-    private static function bestTurn(Outline $a, array $joints, Outline $b, array $corners): array
+    private static function bestTurn(SectionOutline $a, array $joints, SectionOutline $b, array $corners): array
     {
         $m = count($corners);
         $best = -INF;

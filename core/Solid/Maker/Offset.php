@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Maker;
 
+use Cubo\Solid\Refused;
+
 /**
  * A profile with all its sides moved by a distance, positive towards the material. Straight sides stay straight and
  * parallel, round ones keep their centre; corners stay corners (mitred), so every point has its counterpart.
@@ -26,7 +28,7 @@ final class Offset
             throw new Refused('vanishes', 'A side of the profile would vanish.', $most);
         }
         $out = new Profile($loops);
-        if (self::crosses($out)) {
+        if ($out->crosses()) {
             throw new Refused('runs-together', 'Sides of the profile would run into each other.');
         }
 
@@ -152,36 +154,5 @@ final class Offset
         $l = sqrt(($p[0] - $c[0]) ** 2 + ($p[1] - $c[1]) ** 2) ?: 1e-300;
 
         return [$s * ($l - $c[2]) - $by, $s * ($p[0] - $c[0]) / $l, $s * ($p[1] - $c[1]) / $l];
-    }
-
-    /** Whether two sides of a profile cross. */
-    public static function crosses(Profile $profile): bool
-    {
-        $sides = [];
-        foreach ($profile->loops as $l => $loop) {
-            $n = count($loop);
-            foreach ($loop as $i => [$u, $v]) {
-                [$qu, $qv] = $loop[($i + 1) % $n];
-                $sides[] = [min($u, $qu), max($u, $qu), min($v, $qv), max($v, $qv), $u, $v, $qu, $qv, $l, $i, $n];
-            }
-        }
-        sort($sides);
-        foreach ($sides as $k => [, $right, $low, $high, $au, $av, $bu, $bv, $l, $i, $n]) {
-            for ($j = $k + 1; isset($sides[$j]) && $sides[$j][0] <= $right; $j++) {
-                [, , $lo, $hi, $cu, $cv, $du, $dv, $m, $o] = $sides[$j];
-                if ($lo > $high || $hi < $low || ($l === $m && (abs($i - $o) === 1 || abs($i - $o) === $n - 1))) {
-                    continue;
-                }
-                $s1 = ($bu - $au) * ($cv - $av) - ($bv - $av) * ($cu - $au);
-                $s2 = ($bu - $au) * ($dv - $av) - ($bv - $av) * ($du - $au);
-                $s3 = ($du - $cu) * ($av - $cv) - ($dv - $cv) * ($au - $cu);
-                $s4 = ($du - $cu) * ($bv - $cv) - ($dv - $cv) * ($bu - $cu);
-                if ($s1 * $s2 < 0 && $s3 * $s4 < 0) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid\Maker;
 
 use Cubo\Geometry\Vector;
+use Cubo\Solid\Refused;
 
 /**
  * A path in space of lines, arcs and splines, each beginning where the last one ended. Instances are values.
@@ -17,7 +18,10 @@ use Cubo\Geometry\Vector;
  */
 final readonly class Path
 {
-    /** @param list<Segment> $segments */
+    /**
+     * @param list<Segment> $segments
+     * @param V $at where the path ends so far
+     */
     private function __construct(public array $segments, private array $at) {}
 
     /** @param V $start */

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Maker;
 
+use Cubo\Solid\Refused;
+
 /**
- * A plane region to extrude: closed loops of points, outlines counter-clockwise and holes clockwise, each side
- * labelled with the curve it lies on.
+ * A plane region to extrude, revolve, sweep or loft: closed loops of points, outlines counter-clockwise and holes
+ * clockwise, each side labelled with the curve it lies on.
  *
  * Point: [u, v] in mm. Curve of the side that starts at the point: ['name' => string, 'circle' => [cu, cv, r] | null].
  */
@@ -14,4 +16,69 @@ final readonly class Profile
 {
     /** @param list<list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}>> $loops */
     public function __construct(public array $loops) {}
+
+    /**
+     * Itself, if a solid can be made of it.
+     *
+     * @throws Refused no-region, no-size, crosses-itself
+     */
+    public function checked(): self
+    {
+        $area = 0.0;
+        foreach ($this->loops as $loop) {
+            $n = count($loop);
+            if ($n < 3) {
+                throw new Refused('no-region', 'An outline needs at least three points.');
+            }
+            foreach ($loop as $i => [$u, $v]) {
+                [$qu, $qv] = $loop[($i + 1) % $n];
+                if (! is_finite($u) || ! is_finite($v)) {
+                    throw new Refused('no-size', 'A point of the region is not a number.');
+                }
+                if ($u === $qu && $v === $qv) {
+                    throw new Refused('no-region', 'Two neighbouring points of an outline are one.');
+                }
+                $area += $u * $qv - $v * $qu;
+            }
+        }
+        if ($area <= 0) {
+            throw new Refused('no-region', 'The region encloses nothing.');
+        }
+        if ($this->crosses()) {
+            throw new Refused('crosses-itself', 'The outline of the region crosses itself.');
+        }
+
+        return $this;
+    }
+
+    /** Whether two sides cross. Sides are swept along u, so that only those near each other are compared. */
+    public function crosses(): bool
+    {
+        $sides = [];
+        foreach ($this->loops as $l => $loop) {
+            $n = count($loop);
+            foreach ($loop as $i => [$u, $v]) {
+                [$qu, $qv] = $loop[($i + 1) % $n];
+                $sides[] = [min($u, $qu), max($u, $qu), min($v, $qv), max($v, $qv), $u, $v, $qu, $qv, $l, $i, $n];
+            }
+        }
+        usort($sides, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        foreach ($sides as $k => [, $right, $low, $high, $au, $av, $bu, $bv, $l, $i, $n]) {
+            for ($j = $k + 1; isset($sides[$j]) && $sides[$j][0] <= $right; $j++) {
+                [, , $lo, $hi, $cu, $cv, $du, $dv, $m, $o] = $sides[$j];
+                if ($lo > $high || $hi < $low || ($l === $m && (abs($i - $o) === 1 || abs($i - $o) === $n - 1))) {
+                    continue;
+                }
+                $s1 = ($bu - $au) * ($cv - $av) - ($bv - $av) * ($cu - $au);
+                $s2 = ($bu - $au) * ($dv - $av) - ($bv - $av) * ($du - $au);
+                $s3 = ($du - $cu) * ($av - $cv) - ($dv - $cv) * ($au - $cu);
+                $s4 = ($du - $cu) * ($bv - $cv) - ($dv - $cv) * ($bu - $cu);
+                if ($s1 * $s2 < 0 && $s3 * $s4 < 0) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
 }

@@ -6,6 +6,7 @@ namespace Cubo\Solid\Maker;
 
 use Cubo\Geometry\EarClipping;
 use Cubo\Geometry\Transform;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
@@ -42,7 +43,7 @@ final class Revolution
      */
     public static function of(string $step, Profile $profile, float $angle, Transform $place): Solid
     {
-        return (new self($step, $profile, $angle))->b->build()->moved($place);
+        return (new self($step, $profile->checked(), $angle))->b->build()->moved($place);
     }
 
     private function __construct(private readonly string $step, Profile $profile, private readonly float $angle)

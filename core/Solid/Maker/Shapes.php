@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid\Maker;
 
 use Cubo\Geometry\Transform;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 

@@ -6,10 +6,11 @@ namespace Cubo\Solid\Maker;
 
 use Closure;
 use Cubo\Geometry\EarClipping;
-use Cubo\Solid\Boolean\VertexWelding;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
+use Cubo\Solid\VertexWelding;
 use InvalidArgumentException;
 
 /**
@@ -18,6 +19,9 @@ use InvalidArgumentException;
  */
 final class Skin
 {
+    /** Work limit: points of all stations together. */
+    public const MOST_POINTS = 200000;
+
     private SolidBuilder $b;
 
     /** @var array<string, int> surface number by name */
@@ -36,12 +40,19 @@ final class Skin
      * @param Closure(int, int, int): Surface $surface of the strip after a station, on a loop, after a point; equal names mean one surface
      * @param string|null $start name of the face over the first station, null when the stations run in a circle
      * @param string|null $end name of the face over the last station
+     *
+     * @throws Refused too-complex
      */
     public static function over(array $stations, Closure $surface, ?string $start, ?string $end): Solid
     {
         $s = new self;
+        $count = 0;
         foreach ($stations as $loops) {
             foreach ($loops as $loop) {
+                $count += count($loop);
+                if ($count > self::MOST_POINTS) {
+                    throw new Refused('too-complex', 'This shape would need more than ' . self::MOST_POINTS . ' points.', self::MOST_POINTS);
+                }
                 foreach ($loop as $p) {
                     $s->scale = max($s->scale, abs($p[0]), abs($p[1]), abs($p[2]));
                 }

@@ -6,6 +6,7 @@ namespace Cubo\Solid\Maker;
 
 use Cubo\Geometry\Transform;
 use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 

@@ -8,6 +8,7 @@ use Cubo\Geometry\CubicSpline;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\GridPatch;
+use Cubo\Solid\Refused;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -47,7 +48,7 @@ final class Sweep
         if ($path->segments === []) {
             throw new Refused('no-path', 'The path has no length.');
         }
-        $s = new self($section, $path);
+        $s = new self($section->checked(), $path);
         $solid = Skin::over($s->rings(), fn (int $i, int $l, int $k): Surface => $s->surface($step, $i, $l, $k), $path->isClosed() ? null : "$step:start", $path->isClosed() ? null : "$step:end");
         if ($solid->facettedVolume() <= 0 || SelfCrossing::found($solid)) {
             throw new Refused('crosses-itself', 'The section runs into itself on its way.');

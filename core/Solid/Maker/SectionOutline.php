@@ -10,7 +10,7 @@ namespace Cubo\Solid\Maker;
  *
  * @phpstan-type Piece array{from: array{float,float}, to: array{float,float}, circle: array{float,float,float}|null, start: float, sweep: float, length: float}
  */
-final class Outline
+final class SectionOutline
 {
     /** @var list<Piece> sweep in radians, counter-clockwise positive */
     public readonly array $pieces;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Solid\Maker;
+namespace Cubo\Solid;
 
 use RuntimeException;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Solid\Boolean;
+namespace Cubo\Solid;
 
 /** Finds vertices in one place. */
 final class VertexWelding
