@@ -14,7 +14,7 @@ use Cubo\Solid\Solid;
 
 /**
  * Random parts by seed: a first solid and up to 20 booleans with others. Whole numbers and quarter turns are common,
- * so that faces in one plane, shared edges and tangent rounds are common too; overlaps of 1e-4 mm and parts of ten metres
+ * so that faces in one plane, shared edges and tangent rounds are common too; overlaps of 1e-4 mm, and parts of ten metres with overlaps of 0.1 mm,
  * occur. A chain is plain data: it can be printed and repeated.
  */
 final class RandomChains
@@ -48,7 +48,7 @@ final class RandomChains
                 1 => [[mt_rand(0, 2), 90.0 * mt_rand(0, 3)]],
                 default => [[mt_rand(0, 2), $int(0, 359)], [mt_rand(0, 2), $int(0, 359)]],
             };
-            $place = static fn (): float => $k * $int(-3, 3) + (mt_rand(0, 7) === 0 ? mt_rand(-1, 1) * 1e-4 : 0.0);
+            $place = static fn (): float => $k * $int(-3, 3) + (mt_rand(0, 7) === 0 ? mt_rand(-1, 1) * $k * 1e-4 : 0.0);
             $sizes = array_map(static fn (float $v): float => $v * $k, $sizes);
             $plan[] = ['op' => $i === 0 ? 'start' : ['union', 'union', 'difference', 'difference', 'difference', 'intersection'][mt_rand(0, $i > 6 ? 4 : 5)],
                 'kind' => $kind, 'sizes' => $sizes, 'turns' => $turns, 'at' => [$place(), $place(), $place()]];

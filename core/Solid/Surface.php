@@ -88,7 +88,11 @@ final readonly class Surface
             return $this;
         }
 
-        return new self($this->kind, $this->name, $t->point($this->point), $t->direction($this->axis), $this->radius, $this->slope, $this->tube, $this->patch?->moved($t));
+        if ($this->patch !== null) {
+            return self::free($this->name, $this->patch->moved($t));
+        }
+
+        return new self($this->kind, $this->name, $t->point($this->point), $t->direction($this->axis), $this->radius, $this->slope, $this->tube);
     }
 
     /** Stretched along the axes of the frame about the origin; all factors above zero. */

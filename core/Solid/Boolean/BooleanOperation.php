@@ -54,20 +54,27 @@ final class BooleanOperation
         if ($p->triangleCount() + $q->triangleCount() > self::MOST_TRIANGLES) {
             throw new BooleanFailed('Solids with more than ' . self::MOST_TRIANGLES . ' triangles together are not combined.');
         }
-        // the filters, then the choice of axes, may be what upset the balance
-        foreach ([[0, true], [0, false], [1, false], [2, false]] as [$axes, $filter]) {
+        // the choice of axes, or the filters, may be what upset the balance or folded a face
+        $best = null;
+        $least = INF;
+        foreach ([[0, true], [1, true], [2, true], [0, false], [1, false]] as [$axes, $filter]) {
             try {
-                if ($axes === 0) {
-                    return (new self($p, $q, $op))->evaluate($filter);
+                $turn = $axes === 0 ? null : self::cyclic($axes);
+                $work = $turn === null ? new self($p, $q, $op) : new self($p->moved($turn), $q->moved($turn), $op);
+                $result = $work->evaluate($filter);
+                if ($work->folded < $least) {
+                    $least = $work->folded;
+                    $best = $turn === null ? $result : $result->moved(self::cyclic(3 - $axes));
                 }
-                $turn = self::cyclic($axes);
-
-                return (new self($p->moved($turn), $q->moved($turn), $op))->evaluate($filter)->moved(self::cyclic(3 - $axes));
+                if ($least == 0.0) {
+                    break;
+                }
             } catch (Imbalance) {
                 continue;
             }
         }
-        throw new BooleanFailed('The two solids could not be combined.');
+
+        return $best ?? throw new BooleanFailed('The two solids could not be combined.');
     }
 
     /** x to y to z to x, so many times: an exact turn. */
@@ -75,6 +82,9 @@ final class BooleanOperation
     {
         return new Transform($times === 1 ? [0.0, 0.0, 1.0, 1.0, 0.0, 0.0, 0.0, 1.0, 0.0] : [0.0, 1.0, 0.0, 0.0, 0.0, 1.0, 1.0, 0.0, 0.0]);
     }
+
+    /** Area of the triangles that came out folded over, mm2. */
+    private float $folded = 0.0;
 
     private function __construct(private readonly Solid $p, private readonly Solid $q, private readonly Operation $op) {}
 
@@ -169,6 +179,8 @@ final class BooleanOperation
         foreach ($left as $face => $loops) {
             $second->fill($loops, $facets[$face], $face);
         }
+
+        $this->folded = min($first->folded, $second->folded);
 
         return $second->folded < $first->folded ? [$second->mesh(), true] : [$first->mesh(), false];
     }

@@ -82,7 +82,8 @@ final class Seams
         $m = $this->mesh;
         $start = &$m->start;
         $queue = [];
-        $eps2 = $m->eps * $m->eps;
+        // a little more than what counts as touching, so that nothing is left in between
+        $eps2 = 9 * $m->eps * $m->eps;
         for ($t = $m->whole, $n = count($m->facet); $t < $n; $t++) {
             if ($m->facet[$t] >= 0) {
                 $a = $start[3 * $t];
@@ -100,22 +101,14 @@ final class Seams
             if ($m->facet[$t] < 0) {
                 continue;
             }
-            $long = 3 * $t;
-            $l2 = 0.0;
-            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
-                $d = $m->distance2($start[$h], $start[$h % 3 === 2 ? $h - 2 : $h + 1]);
-                if ($d > $l2) {
-                    $l2 = $d;
-                    $long = $h;
-                }
-            }
-            $c = $start[$long % 3 === 0 ? $long + 2 : $long - 1];
-            if ($m->area($start[$long], $start[$long % 3 === 2 ? $long - 2 : $long + 1], $c, $m->facet[$t]) ** 2 > $eps2 * $l2) {
+            $long = $this->longSideOfNeedle($t, $eps2);
+            if ($long < 0) {
                 continue;
             }
+            $c = $start[$long % 3 === 0 ? $long + 2 : $long - 1];
             $o = $m->twin[$long];
             $u = intdiv($o, 3);
-            if ($u === $t) {
+            if ($u === $t || $this->contract($t)) {
                 continue;
             }
             if ($start[$o % 3 === 0 ? $o + 2 : $o - 1] === $c) {
@@ -123,10 +116,72 @@ final class Seams
 
                 continue;
             }
+            // a needle across, with its own long side elsewhere, hands on first: else both would turn to and fro
+            $other = $this->longSideOfNeedle($u, $eps2);
+            if ($other >= 0 && $other !== $o && intdiv($m->twin[$other], 3) !== $t) {
+                $queue[] = $u;
+                $queue[] = $t;
+
+                continue;
+            }
             $m->turn($long, $o, $m->facet[$u]);
             $queue[] = $t;
             $queue[] = $u;
         }
+    }
+
+    /** The longest side of a triangle without height; -1 when it has one. */
+    private function longSideOfNeedle(int $t, float $eps2): int
+    {
+        $m = $this->mesh;
+        $long = 3 * $t;
+        $l2 = 0.0;
+        for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+            $d = $m->distance2($m->start[$h], $m->start[$h % 3 === 2 ? $h - 2 : $h + 1]);
+            if ($d > $l2) {
+                $l2 = $d;
+                $long = $h;
+            }
+        }
+
+        return $m->area($m->start[3 * $t], $m->start[3 * $t + 1], $m->start[3 * $t + 2], $m->facet[$t]) ** 2 > $eps2 * $l2 ? -1 : $long;
+    }
+
+    /** Draws the short side of a needle together where that moves a corner off no plane. */
+    private function contract(int $t): bool
+    {
+        $m = $this->mesh;
+        for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+            $o = $m->twin[$h];
+            $a = $m->start[$h];
+            $b = $m->start[$h % 3 === 2 ? $h - 2 : $h + 1];
+            if ($m->distance2($a, $b) > (10 * $m->eps) ** 2) {
+                continue;
+            }
+            foreach ([[$h, $a, $b], [$o, $b, $a]] as [$e, $v, $to]) {
+                $fan = [];
+                $s = $e;
+                do {
+                    $fan[] = $s;
+                    $f = $m->facet[intdiv($s, 3)];
+                    $off = $m->pair->fx[$f] * $m->x[$to] + $m->pair->fy[$f] * $m->y[$to] + $m->pair->fz[$f] * $m->z[$to] - $m->pair->fd[$f];
+                    if (abs($off) > 4 * $m->eps || count($fan) > 2000) {
+                        continue 2;
+                    }
+                    $s = $m->twin[$s % 3 === 0 ? $s + 2 : $s - 1];
+                } while ($s !== $e);
+                foreach ($fan as $s) {
+                    $m->start[$s] = $to;
+                }
+                foreach ([$h, $o] as $s) {
+                    $m->dropNarrow($s);
+                }
+
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function joinAroundEdges(): void

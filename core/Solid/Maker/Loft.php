@@ -42,6 +42,12 @@ final class Loft
     /** @var list<float> parameter of every section along the skin */
     private array $knots = [];
 
+    /** @var list<Transform> by section */
+    private array $places = [];
+
+    /** @var array<string, Surface> */
+    private array $cones = [];
+
     /** @var list<CubicSpline> by fine column */
     private array $splines = [];
 
@@ -65,7 +71,8 @@ final class Loft
     /** @param list<array{Profile, Transform}> $sections */
     private function __construct(array $sections)
     {
-        foreach ($sections as [$profile]) {
+        foreach ($sections as [$profile, $place]) {
+            $this->places[] = $place;
             if (count($profile->loops) !== 1) {
                 throw new Refused('not-alike', 'Sections of a loft have no holes. Cut the inside afterwards.');
             }
@@ -214,6 +221,10 @@ final class Loft
         $surface = function (int $i, int $l, int $k) use ($step, $stretchOf, $rows, $ts, $breaks, $wave, $span, $spans, &$made): Surface {
             $j = $stretchOf[$k];
             $s = $wave ? 0 : $span($i);
+            $cone = $wave ? null : $this->cone($s, "$step:side" . ($spans === 1 ? '' : ' ' . ($s + 1)));
+            if ($cone !== null) {
+                return $cone;
+            }
             $name = "$step:side " . ($j + 1) . ($wave || $spans === 1 ? '' : ' ' . ($s + 1));
 
             return $made[$name] ??= $this->surface($name, $j, $wave ? $rows : array_slice($rows, $s === 0 ? 0 : $breaks[$s - 1], ($breaks[$s] ?? count($rows) - 1) - ($s === 0 ? 0 : $breaks[$s - 1]) + 1), $wave ? $ts : null, $wave ? $breaks : [], $wave ? null : $s);
@@ -375,6 +386,31 @@ final class Loft
         }
 
         return Surface::free($name, new GridPatch($x, $y, $z, $whole ? $count : $count + 1, $whole, null, $span !== null ? null : $ts, $span !== null ? [] : $breaks));
+    }
+
+    /** Between two circles around one axis: a cone or a cylinder. */
+    private function cone(int $span, string $name): ?Surface
+    {
+        if (isset($this->cones[$name])) {
+            return $this->cones[$name];
+        }
+        $ends = [];
+        foreach ([$span, $span + 1] as $i) {
+            [$piece] = $this->outlines[$i]->pieces;
+            if (count($this->outlines[$i]->pieces) !== 1 || $piece['circle'] === null) {
+                return null;
+            }
+            $ends[] = [$this->places[$i]->point([$piece['circle'][0], $piece['circle'][1], 0.0]), $this->places[$i]->direction([0.0, 0.0, 1.0]), $piece['circle'][2]];
+        }
+        [[$a, $n, $r], [$b, $m, $q]] = $ends;
+        $way = Vector::sub($b, $a);
+        $h = Vector::length($way);
+        if (Vector::length(Vector::cross($n, $m)) > 1e-12 || Vector::length(Vector::cross($way, $n)) > 1e-12 * (1 + $h) || $h < 1e-9) {
+            return null;
+        }
+        $axis = Vector::unit($way);
+
+        return $this->cones[$name] = abs($r - $q) < 1e-12 * $r ? Surface::cylinder($name, $a, $axis, $r) : Surface::cone($name, $a, $axis, $r, ($q - $r) / $h);
     }
 
     private function straight(int $section, int $stretch): bool
