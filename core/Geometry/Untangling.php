@@ -58,7 +58,7 @@ final class Untangling
             $this->polygons[] = [array_column($loops, 0), $up, $label];
         }
         // a corner made at a crossing may lie on a third side
-        for ($round = 0; $round < 4; $round++) {
+        for ($round = 0; $round < 8; $round++) {
             $this->divide($this->cornersOnSides());
             $crossings = $this->crossings();
             if ($crossings === []) {
@@ -257,14 +257,45 @@ final class Untangling
             if (isset($used[$i])) {
                 continue;
             }
-            $loop = $this->around($i, $sides, $leaving[$up[$i] ? 1 : 0] ?? [], $up[$i] ? 1 : -1, $used);
-            $found[$up[$i] ? 1 : 0][$label[$i]][] = $loop;
+            foreach (self::apart(...$this->around($i, $sides, $leaving[$up[$i] ? 1 : 0] ?? [], $up[$i] ? 1 : -1, $used)) as $loop) {
+                $found[$up[$i] ? 1 : 0][$label[$i]][] = $loop;
+            }
         }
         foreach ($found as $upward => $byLabel) {
             foreach ($byLabel as $l => $loops) {
                 $this->regions[] = [$loops, $upward === 1, (int) $l];
             }
         }
+    }
+
+    /**
+     * A loop that comes through a corner several times, cut into loops that do not: sheets that lie over each other may
+     * have been followed in one go.
+     *
+     * @param list<int> $vertices
+     * @param list<int> $tokens
+     * @return list<array{list<int>, list<int>}>
+     */
+    private static function apart(array $vertices, array $tokens): array
+    {
+        $out = $v = $t = $at = [];
+        foreach ($vertices as $i => $c) {
+            if (isset($at[$c])) {
+                $k = $at[$c];
+                $out[] = [array_slice($v, $k), array_slice($t, $k)];
+                foreach (array_slice($v, $k) as $gone) {
+                    unset($at[$gone]);
+                }
+                $v = array_slice($v, 0, $k);
+                $t = array_slice($t, 0, $k);
+            }
+            $at[$c] = count($v);
+            $v[] = $c;
+            $t[] = $tokens[$i];
+        }
+        $out[] = [$v, $t];
+
+        return $out;
     }
 
     /**
