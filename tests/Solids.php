@@ -101,6 +101,17 @@ final class Solids
         return 'made';
     }
 
+    /** @param Closure(): mixed $make */
+    public static function largest(Closure $make): float
+    {
+        try {
+            $make();
+        } catch (Refused $r) {
+            return $r->largest ?? throw $r;
+        }
+        Assert::fail('It was made.');
+    }
+
     /** Simpson's rule. @param Closure(float): float $f */
     public static function integral(Closure $f, float $from, float $to, int $n = 4000): float
     {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Cubo\Solid;
 
 /**
- * Finds whether the skin of a solid passes through itself: a side of one triangle through the inside of another one
- * with which it shares no corner. Triangles are swept along x, so that only those are compared whose boxes meet.
+ * Finds whether the skin of a solid passes through itself: a side of one triangle through another one with which it
+ * shares no corner. Triangles are swept along x, so that only those are compared whose boxes meet.
  */
 final class SelfCrossing
 {
@@ -77,7 +77,7 @@ final class SelfCrossing
                 $gx = $x - $s->x[$a];
                 $gy = $y - $s->y[$a];
                 $gz = $z - $s->z[$a];
-                $in = $s->nx[$f] * ($dy * $gz - $dz * $gy) + $s->ny[$f] * ($dz * $gx - $dx * $gz) + $s->nz[$f] * ($dx * $gy - $dy * $gx) > $eps;
+                $in = $s->nx[$f] * ($dy * $gz - $dz * $gy) + $s->ny[$f] * ($dz * $gx - $dx * $gz) + $s->nz[$f] * ($dx * $gy - $dy * $gx) >= -$eps;
             }
             if ($in) {
                 return true;

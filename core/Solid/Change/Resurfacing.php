@@ -236,7 +236,7 @@ final class Resurfacing
                 $corners = $this->filled($b, $triangles, $n);
             }
             if (self::turnsOver($b, $corners, $n)) {
-                throw new Refused('no-room', 'A face would vanish or turn over.');
+                throw new Refused('no-room', "The face “{$s->surfaces[$surface]->name}” would vanish or turn over.");
             }
             foreach ($corners as [$p, $q, $r]) {
                 $b->triangle($p, $q, $r, $own ?? $b->facetThrough($p, $q, $r, $surface));

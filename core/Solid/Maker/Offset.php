@@ -28,7 +28,7 @@ final class Offset
             throw new Refused('vanishes', 'A side of the profile would vanish.', $most);
         }
         $out = new Profile($loops);
-        if ($out->crosses()) {
+        if ($out->crosses() || ! $out->nested()) {
             throw new Refused('runs-together', 'Sides of the profile would run into each other.');
         }
 

@@ -41,11 +41,11 @@ final readonly class Profile
                 $area += $u * $qv - $v * $qu;
             }
         }
-        if ($area <= 0) {
-            throw new Refused('no-region', 'The region encloses nothing.');
-        }
         if ($this->crosses()) {
             throw new Refused('crosses-itself', 'The outline of the region crosses itself.');
+        }
+        if ($area <= 0) {
+            throw new Refused('no-region', 'The region encloses nothing.');
         }
 
         return $this;
@@ -80,5 +80,38 @@ final readonly class Profile
         }
 
         return false;
+    }
+
+    /** Whether every hole lies inside an outline. */
+    public function nested(): bool
+    {
+        $outlines = $holes = [];
+        foreach ($this->loops as $loop) {
+            $area = 0.0;
+            foreach ($loop as $i => [$u, $v]) {
+                [$qu, $qv] = $loop[($i + 1) % count($loop)];
+                $area += $u * $qv - $v * $qu;
+            }
+            $area > 0 ? $outlines[] = $loop : $holes[] = $loop;
+        }
+        foreach ($holes as $hole) {
+            [$u, $v] = $hole[0];
+            $inside = false;
+            foreach ($outlines as $loop) {
+                $in = false;
+                foreach ($loop as $i => [$au, $av]) {
+                    [$bu, $bv] = $loop[($i + 1) % count($loop)];
+                    if (($av > $v) !== ($bv > $v) && $u < $au + ($v - $av) / ($bv - $av) * ($bu - $au)) {
+                        $in = ! $in;
+                    }
+                }
+                $inside = $inside || $in;
+            }
+            if (! $inside) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -42,7 +42,9 @@ final class SoftBlock
         $octagon = static function (float $a, float $b, array $names) use ($width): Profile {
             $points = [[$width, 0.0], [$a - $width, 0.0], [$a, $width], [$a, $b - $width], [$a - $width, $b], [$width, $b], [0.0, $b - $width], [0.0, $width]];
             [$low, $right, $high, $left] = $names;
-            $sides = [$low, "$right $low", $right, "$right $high", $high, "$left $high", $left, "$left $low"];
+            // x before y before z, whichever way the octagon lies
+            $edge = static fn (string $p, string $q): string => in_array($q, ['left', 'right'], true) || in_array($p, ['bottom', 'top'], true) ? "$q $p" : "$p $q";
+            $sides = [$low, $edge($right, $low), $right, $edge($right, $high), $high, $edge($left, $high), $left, $edge($left, $low)];
 
             return new Profile([array_map(static fn (array $q, string $name): array => [...$q, ['name' => $name, 'circle' => null]], $points, $sides)]);
         };
