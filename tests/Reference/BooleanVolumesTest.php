@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Cubo\Measure\Bodies;
 use Cubo\Solid\Boolean\BooleanOperation;
+use Tests\ChainRun;
 use Tests\Outside;
 use Tests\RandomParts;
 
@@ -47,4 +48,10 @@ it('counts pieces as manifold-3d decomposes them, touching edges and corners inc
         $ours[] = count(Bodies::of(BooleanOperation::union($p, $q)));
     }
     expect($ours)->toBe(Outside::run('pieces.mjs', (string) json_encode(['pairs' => $pairs])))->toContain(1, 2);
+});
+
+it('agrees with manifold-3d over 150 chains of up to 20 booleans', function (): void {
+    $run = new ChainRun;
+    $run->run(40000, 150);
+    expect($run->faults)->toBe([])->and($run->booleans)->toBeGreaterThan(1000);
 });

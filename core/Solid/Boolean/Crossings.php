@@ -146,13 +146,25 @@ final class Crossings
         if ($l * $l > 1e-4 * ($ex * $ex + $ey * $ey + $ez * $ez)) {
             // steep enough that the crossing's place is known well
             $t = max(0.0, min(1.0, $d0 / $l));
-            $px = $a + $t * $ex;
-            $py = $c + $t * $ey;
-            $pz = $e + $t * $ez;
+            $a += $t * $ex;
+            $c += $t * $ey;
+            $e += $t * $ez;
             for ($i = 0, $n = count($planes); $i < $n; $i += 4) {
-                if ($planes[$i] * $px + $planes[$i + 1] * $py + $planes[$i + 2] * $pz > $planes[$i + 3]) {
+                if ($planes[$i] * $a + $planes[$i + 1] * $c + $planes[$i + 2] * $e > $planes[$i + 3]) {
                     return true;
                 }
+            }
+
+            return false;
+        }
+        // lying along the facet: both ends beyond one of its sides
+        for ($i = 0, $n = count($planes); $i < $n; $i += 4) {
+            $nx = $planes[$i];
+            $ny = $planes[$i + 1];
+            $nz = $planes[$i + 2];
+            $k = $planes[$i + 3];
+            if ($nx * $a + $ny * $c + $nz * $e > $k && $nx * $b + $ny * $d + $nz * $f > $k) {
+                return true;
             }
         }
 

@@ -177,17 +177,6 @@ final class ShadowPredicates
         return $this->dx[$v];
     }
 
-    /** 1 if vertex p of P lies before vertex q of Q in x. */
-    private function xBefore(int $p, float $xp, float $xq): int
-    {
-        $gap = $xp - $xq;
-        if ($gap <= $this->tolerance && $gap >= -$this->tolerance) {
-            return $this->dispX($p) < 0.0 ? 1 : 0;
-        }
-
-        return $gap < 0 ? 1 : 0;
-    }
-
     /** Vertex p against edge q0 q1 at x of p: 1 if p is lower in y. Leaves y, z of the edge there and the tie derivative. */
     private function vertexEdge(int $p, int $q0, int $q1): int
     {
@@ -318,10 +307,11 @@ final class ShadowPredicates
         if ($k > $w0 && $k > $w1) {
             return 0;
         }
-        $s00 = $this->xBefore($p0, $a0, $b0);
-        $s01 = $this->xBefore($p0, $a0, $b1);
-        $s10 = $this->xBefore($p1, $a1, $b0);
-        $s11 = $this->xBefore($p1, $a1, $b1);
+        // which ends of P lie before which of Q in x; a tie is decided by the way P moves
+        $s00 = (($gap = $a0 - $b0) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p0) < 0.0 ? 1 : 0)));
+        $s01 = (($gap = $a0 - $b1) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p0) < 0.0 ? 1 : 0)));
+        $s10 = (($gap = $a1 - $b0) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p1) < 0.0 ? 1 : 0)));
+        $s11 = (($gap = $a1 - $b1) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p1) < 0.0 ? 1 : 0)));
         $count = 0;
         $hasA = $hasB = false;
         $xA = $xB = $ypA = $ypB = $zpA = $zpB = $yqA = $yqB = $zqA = $zqB = $tieA = $tieB = 0.0;
@@ -456,9 +446,11 @@ final class ShadowPredicates
         $h = 3 * $f;
         $v = [$m->qStart[$h], $m->qStart[$h + 1], $m->qStart[$h + 2]];
         $x = $m->px[$p];
-        $s0 = $this->xBefore($p, $x, $m->qx[$v[0]]);
-        $s1 = $this->xBefore($p, $x, $m->qx[$v[1]]);
-        $s2 = $this->xBefore($p, $x, $m->qx[$v[2]]);
+        // whether p lies before each corner in x; a tie is decided by the way p moves
+        $tol = $this->tolerance;
+        $s0 = (($gap = $x - $m->qx[$v[0]]) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0)));
+        $s1 = (($gap = $x - $m->qx[$v[1]]) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0)));
+        $s2 = (($gap = $x - $m->qx[$v[2]]) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0)));
         if ($s0 === $s1 && $s1 === $s2) {
             return 0;
         }
@@ -527,9 +519,10 @@ final class ShadowPredicates
         $h = 3 * $f;
         $v = [$m->pStart[$h], $m->pStart[$h + 1], $m->pStart[$h + 2]];
         $x = $m->qx[$q];
-        $s0 = $this->xBefore($v[0], $m->px[$v[0]], $x);
-        $s1 = $this->xBefore($v[1], $m->px[$v[1]], $x);
-        $s2 = $this->xBefore($v[2], $m->px[$v[2]], $x);
+        $tol = $this->tolerance;
+        $s0 = (($gap = $m->px[$v[0]] - $x) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($v[0]) < 0.0 ? 1 : 0)));
+        $s1 = (($gap = $m->px[$v[1]] - $x) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($v[1]) < 0.0 ? 1 : 0)));
+        $s2 = (($gap = $m->px[$v[2]] - $x) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($v[2]) < 0.0 ? 1 : 0)));
         if ($s0 === $s1 && $s1 === $s2) {
             return 0;
         }

@@ -24,6 +24,9 @@ final class Resurfacing
 {
     private const TOLERANCE = 1e-11;
 
+    /** Work limit: triangles of the solid. */
+    public const MOST_TRIANGLES = 150000;
+
     /** @var array<int, list<int>> facets around every vertex that moves */
     private array $around = [];
 
@@ -37,10 +40,14 @@ final class Resurfacing
      * @param array<int, array{V, float}> $planes new normal and offset by facet, for flat faces
      * @param array<int, Surface> $surfaces new surface by number, for round ones
      *
-     * @throws Refused no-room
+     * @throws Refused no-room, too-complex
      */
     public static function run(Solid $solid, array $planes, array $surfaces): Solid
     {
+        if ($solid->triangleCount() > self::MOST_TRIANGLES) {
+            throw new Refused('too-complex', 'Solids with more than ' . self::MOST_TRIANGLES . ' triangles are not worked on.', self::MOST_TRIANGLES);
+        }
+
         return (new self($solid, $planes, $surfaces))->result();
     }
 

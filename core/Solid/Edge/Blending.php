@@ -24,6 +24,11 @@ use Cubo\Solid\SurfaceEquation;
  */
 final class Blending
 {
+    /** Work limits. */
+    public const MOST_TRIANGLES = 150000;
+
+    public const MOST_EDGES = 400;
+
     private readonly Topology $topology;
 
     /** @var array<string, EdgeShape> by edge name */
@@ -39,7 +44,7 @@ final class Blending
      * @param list<string> $edges names
      * @param float $radius mm
      *
-     * @throws Refused no-edge, edge-shape, tangent-edge, end-on-round; too-large, with the largest radius found to work
+     * @throws Refused too-complex, no-edge, edge-shape, tangent-edge, end-on-round; too-large, with the largest radius found to work
      */
     public static function round(string $step, Solid $solid, array $edges, float $radius): Solid
     {
@@ -123,6 +128,9 @@ final class Blending
     /** @param list<string> $edges */
     private function __construct(private readonly Solid $solid, array $edges)
     {
+        if ($solid->triangleCount() > self::MOST_TRIANGLES || count($edges) > self::MOST_EDGES) {
+            throw new Refused('too-complex', 'At most ' . self::MOST_EDGES . ' edges of solids with up to ' . self::MOST_TRIANGLES . ' triangles are worked on at once.', self::MOST_EDGES);
+        }
         $this->topology = new Topology($solid);
         $queue = $edges;
         for ($i = 0; $i < count($queue); $i++) {

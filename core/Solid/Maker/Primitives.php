@@ -135,15 +135,20 @@ final class Primitives
     /** @param list<int> $ring counter-clockwise seen from outside */
     private static function disc(SolidBuilder $b, array $ring, int $facet): void
     {
-        // a strip to and fro: no fan of slivers at one vertex
-        $low = 0;
-        $high = count($ring) - 1;
-        $turn = true;
-        while ($high - $low > 1) {
-            $mid = $turn ? $low + 1 : $high - 1;
-            $b->triangle($ring[$low], $ring[$mid], $ring[$high], $facet);
-            $turn ? $low = $mid : $high = $mid;
-            $turn = ! $turn;
+        // every second corner is cut, round after round: small triangles at the rim meet little of what lies on the disc
+        while (true) {
+            $left = [];
+            $n = count($ring);
+            for ($i = 0; $i < $n; $i += 2) {
+                $left[] = $ring[$i];
+                if ($i + 2 <= $n) {
+                    $b->triangle($ring[$i], $ring[$i + 1], $ring[($i + 2) % $n], $facet);
+                }
+            }
+            if ($n <= 4) {
+                return;
+            }
+            $ring = $left;
         }
     }
 

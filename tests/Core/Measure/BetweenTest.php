@@ -8,6 +8,7 @@ use Cubo\Measure\Between;
 use Cubo\Measure\Bodies;
 use Cubo\Measure\Item;
 use Cubo\Measure\MassProperties;
+use Cubo\Measure\RoundFace;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\GridPatch;
 use Cubo\Solid\Maker\Loft;
@@ -130,3 +131,16 @@ it('packs every kind of surface and gets it back', function (Closure $make): voi
     'swept' => [fn () => Sweep::along('s', Solids::disc(2), Path::from([0.0, 0.0, 0.0])->splineThrough([[10.0, 5.0, 0.0], [20.0, 0.0, 5.0], [30.0, 8.0, 10.0]]))],
     'ellipsoid' => [fn () => Primitives::sphere('s', 5.0)->scaled(2, 1, 1.5)],
 ]);
+
+it('reads radius, axis and depth of round faces', function (): void {
+    $s = BooleanOperation::difference(plate(), Primitives::cone('k', 8.0, 4.0, 4.0)->moved(Transform::rotation(0, 180)->then(Transform::translation([-10.0, 8.0, 12.0]))));
+    $h = RoundFace::of($s, 'h:side');
+    expect([$h->kind->value, $h->radius, $h->depth, $h->hollow])->toEqualWithDelta(['cylinder', 5.0, 10.0, true], 1e-9)
+        ->and($h->point)->toEqualWithDelta([0.0, 0.0, 5.0], 1e-9)->and(abs($h->axis[2] ?? 0))->toEqualWithDelta(1.0, 1e-12);
+    $k = RoundFace::of($s, 'k:side');
+    expect([$k->kind->value, $k->radius, $k->other, $k->depth, $k->hollow])->toEqualWithDelta(['cone', 6.0, 4.0, 2.0, true], 1e-9);
+    $t = RoundFace::of(Shapes::torus('t', 12, 4)->moved(Transform::rotation(1, 40)), 't:ring');
+    expect([$t->radius, $t->other, $t->hollow])->toEqualWithDelta([12.0, 4.0, false], 1e-9)->and($t->depth)->toEqualWithDelta(8.0, 1e-9);
+    expect(RoundFace::of(Primitives::sphere('s', 5.0), 's:ball')->depth)->toEqualWithDelta(10.0, 1e-9)
+        ->and(Solids::refusal(fn () => RoundFace::of($s, 'p:top')))->toBe('not-round')->and(Solids::refusal(fn () => RoundFace::of($s, 'x')))->toBe('no-face');
+});
