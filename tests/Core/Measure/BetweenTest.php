@@ -24,7 +24,7 @@ use Tests\Parts;
 use Tests\Solids;
 
 /** A plate with two holes of radius 5 and 3, their axes 12 apart. */
-function plate(): Solid
+function plateWithTwoHoles(): Solid
 {
     $s = Primitives::block('p', [-20.0, -20.0, 0.0], [40.0, 40.0, 10.0]);
     foreach ([['h', 5.0, 0.0], ['g', 3.0, 12.0]] as [$name, $r, $x]) {
@@ -35,7 +35,7 @@ function plate(): Solid
 }
 
 it('measures between faces, edges and points of true surfaces', function (Closure $a, Closure $b, float $distance, ?float $angle, ?float $axes): void {
-    $s = plate();
+    $s = plateWithTwoHoles();
     $m = Between::of($a($s), $b($s));
     expect($m->distance)->toEqualWithDelta($distance, 1e-8);
     if ($angle === null) {
@@ -71,7 +71,7 @@ it('measures between balls and skew cylinders', function (): void {
 });
 
 it('knows what is not there', function (): void {
-    expect(Solids::refusal(fn () => Item::face(plate(), 'p:lid')))->toBe('no-face')->and(Solids::refusal(fn () => Item::edge(plate(), 'p:lid / p:top')))->toBe('no-edge');
+    expect(Solids::refusal(fn () => Item::face(plateWithTwoHoles(), 'p:lid')))->toBe('no-face')->and(Solids::refusal(fn () => Item::edge(plateWithTwoHoles(), 'p:lid / p:top')))->toBe('no-edge');
 });
 
 it('says how bodies lie to each other', function (Solid $b, float $gap, string $how): void {
@@ -133,7 +133,7 @@ it('packs every kind of surface and gets it back', function (Closure $make): voi
 ]);
 
 it('reads radius, axis and depth of round faces', function (): void {
-    $s = BooleanOperation::difference(plate(), Primitives::cone('k', 8.0, 4.0, 4.0)->moved(Transform::rotation(0, 180)->then(Transform::translation([-10.0, 8.0, 12.0]))));
+    $s = BooleanOperation::difference(plateWithTwoHoles(), Primitives::cone('k', 8.0, 4.0, 4.0)->moved(Transform::rotation(0, 180)->then(Transform::translation([-10.0, 8.0, 12.0]))));
     $h = RoundFace::of($s, 'h:side');
     expect([$h->kind->value, $h->radius, $h->depth, $h->hollow])->toEqualWithDelta(['cylinder', 5.0, 10.0, true], 1e-9)
         ->and($h->point)->toEqualWithDelta([0.0, 0.0, 5.0], 1e-9)->and(abs($h->axis[2] ?? 0))->toEqualWithDelta(1.0, 1e-12);
