@@ -6,6 +6,7 @@ namespace Cubo\Solid\Change;
 
 use Cubo\Geometry\EarClipping;
 use Cubo\Geometry\Vector;
+use Cubo\Solid\Maker\Fineness;
 use Cubo\Solid\Refused;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
@@ -135,6 +136,14 @@ final class Resurfacing
         }
         if (! is_finite(Vector::length(Vector::sub($p, $old)))) {
             throw new Refused('no-room', 'The faces no longer meet.');
+        }
+        // a vertex that left the strip its facet stands for is no longer on the round face
+        foreach ($this->around[$v] as $f) {
+            $surface = $s->surfaces[$s->surfaceOf[$f]];
+            if (! $surface->isFlat() && ! isset($this->surfaces[$s->surfaceOf[$f]])
+                && abs(SurfaceEquation::distance($surface, $p)) > abs(SurfaceEquation::distance($surface, $old)) + max(Fineness::CHORD, 0.001 * $surface->radius)) {
+                throw new Refused('no-room', "The face “{$surface->name}” would have to be continued round.");
+            }
         }
 
         return $p;

@@ -204,6 +204,7 @@ final class Blending
         try {
             foreach ($this->shapes as $name => $e) {
                 $n = count($e->stations);
+                $before = [];
                 foreach ($n === 2 ? [0, 1] : range(0, $n - 1, max(1, intdiv($n, 8))) as $k) {
                     $s = $section($e, $k, $share);
                     foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $p]) {
@@ -212,6 +213,11 @@ final class Blending
                         if (! $this->onFace($face, $p, $e, $k) || ! $this->sameSide($e, $s->edge, $p)) {
                             return false;
                         }
+                        // planes at both ends that lean towards each other may leave no length there
+                        if (isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) <= 0) {
+                            return false;
+                        }
+                        $before[$face] = $p;
                         $strips[$face][] = [$name, $p, Vector::distance($p, $s->edge)];
                     }
                 }
@@ -394,10 +400,17 @@ final class Blending
         if ($right) {
             $n = $this->outwardAt($e->right, $s->onRight, $e->rightNormals[$k]);
             $out[] = Vector::add($s->onRight, $n, $beyond);
-            $at = Vector::add($at, $e->rightNormals[$k], $beyond);
         }
-        if ($left) {
-            $at = Vector::add($at, $e->leftNormals[$k], $beyond);
+        // so far beyond the round faces, and still in a flat one
+        [$nl, $nr] = [$e->leftNormals[$k], $e->rightNormals[$k]];
+        if ($left && $right) {
+            $at = Vector::add($at, Vector::add($nl, $nr), $beyond / (1 + Vector::dot($nl, $nr)));
+        } elseif ($right) {
+            $d = Section::into($e, $k, true);
+            $at = Vector::add($at, $d, $beyond / Vector::dot($nr, $d));
+        } elseif ($left) {
+            $d = Section::into($e, $k, false);
+            $at = Vector::add($at, $d, $beyond / Vector::dot($nl, $d));
         }
         $out[] = $at;
         if ($left) {
