@@ -76,6 +76,20 @@ final class ShadowPredicates
     /** @var array<int, float> */
     private array $dz = [];
 
+    // answers are asked for several times, by every face around a vertex or beside an edge
+    /** @var array<int, array{float,float,float,float,float,int,int}|false> */
+    private array $knownVertexFace = [];
+
+    /** @var array<int, array{float,float,float,float,float,int,int}|false> */
+    private array $knownFaceVertex = [];
+
+    /** @var array<int, array{float,float,float,float,float,int,int}|false> */
+    private array $knownEdgeEdge = [];
+
+    private readonly int $faces;
+
+    private readonly int $sides;
+
     /** @var array<int, int> a half-edge leaving each P vertex */
     private array $leaving = [];
 
@@ -88,6 +102,8 @@ final class ShadowPredicates
         private readonly float $outward,
         public readonly float $tolerance,
     ) {
+        $this->faces = max(count($pair->pFacet), count($pair->qFacet));
+        $this->sides = count($pair->qStart);
         $this->pEnd = self::ends($pair->pStart);
         $this->qEnd = self::ends($pair->qStart);
     }
@@ -275,6 +291,26 @@ final class ShadowPredicates
      */
     private function edgeEdge(int $pe, int $qe): int
     {
+        $key = $pe * $this->sides + $qe;
+        $known = $this->knownEdgeEdge[$key] ?? null;
+        if ($known === null) {
+            $value = $this->findEdgeEdge($pe, $qe);
+            $this->knownEdgeEdge[$key] = $this->crossCount === 0 ? false : [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow];
+
+            return $value;
+        }
+        if ($known === false) {
+            $this->crossCount = 0;
+
+            return 0;
+        }
+        [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow] = $known;
+
+        return $this->crossCount * $this->crossShadow;
+    }
+
+    private function findEdgeEdge(int $pe, int $qe): int
+    {
         $m = $this->pair;
         $this->crossCount = 0;
         $p0 = $m->pStart[$pe];
@@ -441,6 +477,26 @@ final class ShadowPredicates
     /** Vertex p of P under face f of Q: signed shadow. */
     public function vertexFace(int $p, int $f): int
     {
+        $key = $p * $this->faces + $f;
+        $known = $this->knownVertexFace[$key] ?? null;
+        if ($known === null) {
+            $value = $this->findVertexFace($p, $f);
+            $this->knownVertexFace[$key] = $this->crossCount === 0 ? false : [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow];
+
+            return $value;
+        }
+        if ($known === false) {
+            $this->crossCount = 0;
+
+            return 0;
+        }
+        [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow] = $known;
+
+        return $this->crossCount * $this->crossShadow;
+    }
+
+    private function findVertexFace(int $p, int $f): int
+    {
         $m = $this->pair;
         $this->crossCount = 0;
         $h = 3 * $f;
@@ -513,6 +569,26 @@ final class ShadowPredicates
 
     /** Face f of P under vertex q of Q: signed shadow. */
     public function faceVertex(int $f, int $q): int
+    {
+        $key = $q * $this->faces + $f;
+        $known = $this->knownFaceVertex[$key] ?? null;
+        if ($known === null) {
+            $value = $this->findFaceVertex($f, $q);
+            $this->knownFaceVertex[$key] = $this->crossCount === 0 ? false : [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow];
+
+            return $value;
+        }
+        if ($known === false) {
+            $this->crossCount = 0;
+
+            return 0;
+        }
+        [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow] = $known;
+
+        return $this->crossCount * $this->crossShadow;
+    }
+
+    private function findFaceVertex(int $f, int $q): int
     {
         $m = $this->pair;
         $this->crossCount = 0;
