@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Cubo\Solid;
 
 /**
- * Finds whether the skin of a solid passes through itself: a side of one triangle through another one with which it
- * shares no corner. Triangles are swept along x, so that only those are compared whose boxes meet.
+ * Finds whether the skin of a solid passes through itself: two triangles that share no corner reach to both sides of each
+ * other and meet along a stretch. Touching is no crossing. Triangles are swept along x, so that only those are compared
+ * whose boxes meet.
  */
 final class SelfCrossing
 {
@@ -42,48 +43,49 @@ final class SelfCrossing
         if (array_intersect($p, $q) !== []) {
             return false;
         }
+        $f = $s->facet[$t];
+        $g = $s->facet[$u];
+        $line = [$s->ny[$f] * $s->nz[$g] - $s->nz[$f] * $s->ny[$g], $s->nz[$f] * $s->nx[$g] - $s->nx[$f] * $s->nz[$g], $s->nx[$f] * $s->ny[$g] - $s->ny[$f] * $s->nx[$g]];
+        $eps = 1e-9 * (1 + abs($s->offset[$f]) + abs($s->offset[$g]));
+        $a = self::stretch($s, $p, $g, $line, $eps);
+        $b = $a === null ? null : self::stretch($s, $q, $f, $line, $eps);
 
-        return self::sideThrough($s, $p, $u, $q) || self::sideThrough($s, $q, $t, $p);
+        return $a !== null && $b !== null && min($a[1], $b[1]) - max($a[0], $b[0]) > $eps;
     }
 
     /**
-     * @param array{int,int,int} $p corners of the triangle whose sides are tried
-     * @param array{int,int,int} $q corners of triangle u
+     * The stretch of the line of both planes that lies in a triangle; null when it does not reach to both sides of the
+     * other's plane (T. Moeller, "A Fast Triangle-Triangle Intersection Test", Journal of Graphics Tools 2(2), 1997).
+     *
+     * @param array{int,int,int} $p
+     * @param array{float,float,float} $line
+     * @return array{float,float}|null
      */
-    private static function sideThrough(Solid $s, array $p, int $u, array $q): bool
+    private static function stretch(Solid $s, array $p, int $plane, array $line, float $eps): ?array
     {
-        $f = $s->facet[$u];
-        $height = [];
+        $height = $along = [];
+        $above = $below = false;
         foreach ($p as $v) {
-            $height[] = $s->nx[$f] * $s->x[$v] + $s->ny[$f] * $s->y[$v] + $s->nz[$f] * $s->z[$v] - $s->offset[$f];
+            $h = $s->nx[$plane] * $s->x[$v] + $s->ny[$plane] * $s->y[$v] + $s->nz[$plane] * $s->z[$v] - $s->offset[$plane];
+            $above = $above || $h > $eps;
+            $below = $below || $h < -$eps;
+            $height[] = $h;
+            $along[] = $line[0] * $s->x[$v] + $line[1] * $s->y[$v] + $line[2] * $s->z[$v];
         }
-        $eps = 1e-9 * (1 + abs($s->offset[$f]));
+        if (! $above || ! $below) {
+            return null;
+        }
+        $low = INF;
+        $high = -INF;
         for ($k = 0; $k < 3; $k++) {
             $j = ($k + 1) % 3;
-            if (! (($height[$k] > $eps && $height[$j] < -$eps) || ($height[$k] < -$eps && $height[$j] > $eps))) {
-                continue;
-            }
-            $w = $height[$k] / ($height[$k] - $height[$j]);
-            $x = $s->x[$p[$k]] + $w * ($s->x[$p[$j]] - $s->x[$p[$k]]);
-            $y = $s->y[$p[$k]] + $w * ($s->y[$p[$j]] - $s->y[$p[$k]]);
-            $z = $s->z[$p[$k]] + $w * ($s->z[$p[$j]] - $s->z[$p[$k]]);
-            $in = true;
-            for ($e = 0; $e < 3 && $in; $e++) {
-                $a = $q[$e];
-                $b = $q[($e + 1) % 3];
-                $dx = $s->x[$b] - $s->x[$a];
-                $dy = $s->y[$b] - $s->y[$a];
-                $dz = $s->z[$b] - $s->z[$a];
-                $gx = $x - $s->x[$a];
-                $gy = $y - $s->y[$a];
-                $gz = $z - $s->z[$a];
-                $in = $s->nx[$f] * ($dy * $gz - $dz * $gy) + $s->ny[$f] * ($dz * $gx - $dx * $gz) + $s->nz[$f] * ($dx * $gy - $dy * $gx) >= -$eps;
-            }
-            if ($in) {
-                return true;
+            if (($height[$k] > 0) !== ($height[$j] > 0)) {
+                $at = $along[$k] + ($along[$j] - $along[$k]) * $height[$k] / ($height[$k] - $height[$j]);
+                $low = min($low, $at);
+                $high = max($high, $at);
             }
         }
 
-        return false;
+        return [$low, $high];
     }
 }

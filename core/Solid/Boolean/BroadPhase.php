@@ -6,13 +6,10 @@ namespace Cubo\Solid\Boolean;
 
 /**
  * Finds the pairs of triangles that may cross: those whose boxes meet and that are not separated by the other's
- * plane or by a plane through one of the other's edges. Boxes are kept in a Morton-ordered implicit tree
- * (C. Lauterbach et al., "Fast BVH Construction on GPUs", Computer Graphics Forum 28(2), 2009, the sort only).
+ * plane or by a plane through one of the other's edges.
  */
 final class BroadPhase
 {
-    private const LEAF = 4;
-
     /** @var array<int, int> triangles of P that reach the common box */
     public array $pTriangles = [];
 
@@ -180,8 +177,8 @@ final class BroadPhase
         if ($np === 0 || $nq === 0) {
             return [];
         }
-        [$pOrder, $pNode, $pLeaves] = $this->tree($this->pBoxes, $np);
-        [$qOrder, $qNode, $qLeaves] = $this->tree($this->qBoxes, $nq);
+        [$pOrder, $pNode, $pLeaves] = BoxTree::build($this->pBoxes, $np, $this->common);
+        [$qOrder, $qNode, $qLeaves] = BoxTree::build($this->qBoxes, $nq, $this->common);
         $found = [];
         // both trees together: pairs of nodes whose boxes meet
         $stack = [1, 1];
@@ -216,7 +213,7 @@ final class BroadPhase
                 $stack[$top++] = $a;
                 $stack[$top++] = 2 * $b + 1;
             } else {
-                $this->leafPairs($pOrder, ($a - $pLeaves) * self::LEAF, $np, $qOrder, ($b - $qLeaves) * self::LEAF, $nq, $qNode, $u, $found);
+                $this->leafPairs($pOrder, ($a - $pLeaves) * BoxTree::LEAF, $np, $qOrder, ($b - $qLeaves) * BoxTree::LEAF, $nq, $qNode, $u, $found);
             }
         }
 
@@ -241,8 +238,8 @@ final class BroadPhase
         $b4 = $qNode[$o + 4];
         $b5 = $qNode[$o + 5];
         $large = $this->margin < INF ? 3 * ($b3 - $b0 + $b4 - $b1 + $b5 - $b2) : INF;
-        $to = min($nq, $from + self::LEAF);
-        for ($last = min($np, $r + self::LEAF); $r < $last; $r++) {
+        $to = min($nq, $from + BoxTree::LEAF);
+        for ($last = min($np, $r + BoxTree::LEAF); $r < $last; $r++) {
             $i = $pOrder[$r];
             $k = 6 * $i;
             $x0 = $box[$k];
@@ -412,86 +409,5 @@ final class BroadPhase
         }
 
         return false;
-    }
-
-    /**
-     * @param array<int, float> $box
-     * @return array{array<int, int>, array<int, float>, int} order, node boxes, number of leaves
-     */
-    private function tree(array $box, int $n): array
-    {
-        [$ax, $ay, $az, $cx, $cy, $cz] = $this->common;
-        $sx = 1023 / max(1e-300, $cx - $ax);
-        $sy = 1023 / max(1e-300, $cy - $ay);
-        $sz = 1023 / max(1e-300, $cz - $az);
-        $keys = [];
-        $spread = self::spread();
-        for ($i = 0, $k = 0; $i < $n; $i++, $k += 6) {
-            $u = (int) ((($box[$k] + $box[$k + 3]) * 0.5 - $ax) * $sx);
-            $v = (int) ((($box[$k + 1] + $box[$k + 4]) * 0.5 - $ay) * $sy);
-            $w = (int) ((($box[$k + 2] + $box[$k + 5]) * 0.5 - $az) * $sz);
-            $u = $u < 0 ? 0 : ($u > 1023 ? 1023 : $u);
-            $v = $v < 0 ? 0 : ($v > 1023 ? 1023 : $v);
-            $w = $w < 0 ? 0 : ($w > 1023 ? 1023 : $w);
-            $keys[] = (($spread[$u] << 2 | $spread[$v] << 1 | $spread[$w]) << 24) | $i;
-        }
-        sort($keys);
-        $leaves = 1;
-        while ($leaves * self::LEAF < $n) {
-            $leaves *= 2;
-        }
-        $order = [];
-        foreach ($keys as $key) {
-            $order[] = $key & 0xFFFFFF;
-        }
-        $node = array_fill(0, 12 * $leaves, 0.0);
-        for ($l = 0; $l < $leaves; $l++) {
-            $x0 = $y0 = $z0 = INF;
-            $x1 = $y1 = $z1 = -INF;
-            for ($i = $l * self::LEAF, $end = min($n, $i + self::LEAF); $i < $end; $i++) {
-                $k = 6 * $order[$i];
-                $x0 = $box[$k] < $x0 ? $box[$k] : $x0;
-                $y0 = $box[$k + 1] < $y0 ? $box[$k + 1] : $y0;
-                $z0 = $box[$k + 2] < $z0 ? $box[$k + 2] : $z0;
-                $x1 = $box[$k + 3] > $x1 ? $box[$k + 3] : $x1;
-                $y1 = $box[$k + 4] > $y1 ? $box[$k + 4] : $y1;
-                $z1 = $box[$k + 5] > $z1 ? $box[$k + 5] : $z1;
-            }
-            $o = 6 * ($leaves + $l);
-            $node[$o] = $x0;
-            $node[$o + 1] = $y0;
-            $node[$o + 2] = $z0;
-            $node[$o + 3] = $x1;
-            $node[$o + 4] = $y1;
-            $node[$o + 5] = $z1;
-        }
-        for ($i = $leaves - 1; $i >= 1; $i--) {
-            $a = 12 * $i;
-            $o = 6 * $i;
-            for ($c = 0; $c < 3; $c++) {
-                $node[$o] = $node[$a] < $node[$a + 6] ? $node[$a] : $node[$a + 6];
-                $node[$o + 3] = $node[$a + 3] > $node[$a + 9] ? $node[$a + 3] : $node[$a + 9];
-                $a++;
-                $o++;
-            }
-        }
-
-        return [$order, $node, $leaves];
-    }
-
-    /** @return array<int, int> the ten bits of every number below 1024, each followed by two zeros */
-    private static function spread(): array
-    {
-        static $table = [];
-        if ($table === []) {
-            for ($a = 0; $a < 1024; $a++) {
-                $b = ($a | ($a << 16)) & 0x030000FF;
-                $b = ($b | ($b << 8)) & 0x0300F00F;
-                $b = ($b | ($b << 4)) & 0x030C30C3;
-                $table[] = ($b | ($b << 2)) & 0x09249249;
-            }
-        }
-
-        return $table;
     }
 }

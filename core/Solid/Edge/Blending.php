@@ -37,9 +37,6 @@ final class Blending
     /** @var array<string, array<int, array{V, float}>> planes in which the tools end, by edge and station */
     private array $ends = [];
 
-    /** @var array<int, list<int>> triangles by face */
-    private array $faces = [];
-
     /**
      * @param list<string> $edges names
      * @param float $radius mm
@@ -51,7 +48,7 @@ final class Blending
         self::positive($radius);
         $b = new self($solid, $edges);
         $section = static fn (EdgeShape $e, int $k, float $share): Section => Section::round($e, $k, $radius * $share);
-        $b->checkRoom($section, $radius);
+        $b->room()->check($section, $radius);
 
         return $b->apply($step, static fn (EdgeShape $e, int $k): Section => Section::round($e, $k, $radius), $radius);
     }
@@ -75,7 +72,7 @@ final class Blending
 
             return Section::chamfer($e, $k, $l * $share, $r * $share);
         };
-        $b->checkRoom($at, $first);
+        $b->room()->check($at, $first);
 
         return $b->apply($step, static fn (EdgeShape $e, int $k): Section => $at($e, $k, 1.0), null);
     }
@@ -101,7 +98,7 @@ final class Blending
         foreach ($b->shapes as $e) {
             self::secondDistance($first, $angle, $e->between(0));
         }
-        $b->checkRoom($at, $first);
+        $b->room()->check($at, $first);
 
         return $b->apply($step, static fn (EdgeShape $e, int $k): Section => $at($e, $k, 1.0), null);
     }
@@ -150,6 +147,14 @@ final class Blending
         if ($this->shapes === []) {
             throw new Refused('no-edge', 'No edge is picked.');
         }
+        foreach ($this->shapes as $name => $e) {
+            $this->ends[$name] = $e->edge->closed ? [] : [0 => $this->endPlane($e, false), count($e->stations) - 1 => $this->endPlane($e, true)];
+        }
+    }
+
+    private function room(): Room
+    {
+        return new Room($this->topology, $this->shapes, $this->ends);
     }
 
     /** Whether another edge continues this one smoothly, in direction and in the angle between its faces. */
@@ -169,149 +174,6 @@ final class Blending
 
         return $same * Vector::dot($shape->tangents[$k], $o->tangents[$m]) > 1 - 1e-6
             && Vector::dot($shape->leftNormals[$k], $left) > 1 - 1e-6 && Vector::dot($shape->rightNormals[$k], $right) > 1 - 1e-6;
-    }
-
-    /**
-     * Whether both faces are wide enough; if not, the largest share that fits is looked for.
-     *
-     * @param Closure(EdgeShape, int, float): Section $section
-     */
-    private function checkRoom(Closure $section, float $size): void
-    {
-        if ($this->fits($section, 1.0)) {
-            return;
-        }
-        $low = 0.0;
-        $high = 1.0;
-        for ($i = 0; $i < 30; $i++) {
-            $mid = ($low + $high) / 2;
-            $this->fits($section, $mid) ? $low = $mid : $high = $mid;
-        }
-        // rounded down to what was seen to fit
-        $most = floor($size * $low * 1e6) / 1e6;
-        throw new Refused('too-large', 'A face beside the edge is too narrow for this.', $most > 0 ? $most : null);
-    }
-
-    /** @param Closure(EdgeShape, int, float): Section $section */
-    private function fits(Closure $section, float $share): bool
-    {
-        $strips = [];
-        if ($this->ends === []) {
-            foreach ($this->shapes as $name => $e) {
-                $this->ends[$name] = $e->edge->closed ? [] : [0 => $this->endPlane($e, false), count($e->stations) - 1 => $this->endPlane($e, true)];
-            }
-        }
-        try {
-            foreach ($this->shapes as $name => $e) {
-                $n = count($e->stations);
-                $before = [];
-                foreach ($n === 2 ? [0, 1] : range(0, $n - 1, max(1, intdiv($n, 8))) as $k) {
-                    $s = $section($e, $k, $share);
-                    foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $p]) {
-                        $plane = $this->ends[$name][$k] ?? null;
-                        $p = $plane === null ? $p : $e->carried($p, $k, ...$plane);
-                        if (! $this->onFace($face, $p, $e, $k) || ! $this->sameSide($e, $s->edge, $p)) {
-                            return false;
-                        }
-                        // planes at both ends that lean towards each other may leave no length there
-                        if (isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) <= 0) {
-                            return false;
-                        }
-                        $before[$face] = $p;
-                        $strips[$face][] = [$name, $p, Vector::distance($p, $s->edge)];
-                    }
-                }
-            }
-        } catch (Refused) {
-            return false;
-        }
-        // the strip of one edge must not reach into that of another one across the face
-        foreach ($strips as $list) {
-            foreach ($list as [$name, $p]) {
-                foreach ($list as [$other, , $width]) {
-                    if ($other !== $name && ! $this->neighbours($name, $other) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
-                        return false;
-                    }
-                }
-            }
-        }
-
-        return true;
-    }
-
-    private function neighbours(string $a, string $b): bool
-    {
-        return array_intersect($this->shapes[$a]->edge->vertices, $this->shapes[$b]->edge->vertices) !== [];
-    }
-
-    /** @param V $p */
-    private function distanceToEdge(string $edge, array $p): float
-    {
-        $e = $this->shapes[$edge]->edge;
-        $best = INF;
-        $n = count($e->vertices);
-        for ($i = 0; $i < ($e->closed ? $n : $n - 1); $i++) {
-            $a = $this->point($e->vertices[$i]);
-            $b = $this->point($e->vertices[($i + 1) % $n]);
-            $d = Vector::sub($b, $a);
-            $t = max(0.0, min(1.0, Vector::dot(Vector::sub($p, $a), $d) / Vector::dot($d, $d)));
-            $best = min($best, Vector::distance($p, Vector::add($a, $d, $t)));
-        }
-
-        return $best;
-    }
-
-    /**
-     * On a disc the strip must not reach beyond the middle.
-     *
-     * @param V $edge
-     * @param V $p
-     */
-    private function sameSide(EdgeShape $e, array $edge, array $p): bool
-    {
-        return $e->axis === null || Vector::dot(Vector::sub($p, $e->centre), Vector::sub($edge, $e->centre)) > -1e-9 * Vector::dot(Vector::sub($edge, $e->centre), Vector::sub($edge, $e->centre));
-    }
-
-    /** @return V */
-    private function point(int $v): array
-    {
-        return [$this->solid->x[$v], $this->solid->y[$v], $this->solid->z[$v]];
-    }
-
-    /**
-     * Whether a point lies on a face; at the ends of an edge it is looked for a little inward.
-     *
-     * @param V $p
-     */
-    private function onFace(int $face, array $p, EdgeShape $e, int $k): bool
-    {
-        $this->faces[$face] ??= $this->topology->trianglesOf($this->solid->surfaces[$face]->name);
-        $last = count($e->stations) - 1;
-        if (! $e->edge->closed && ($k === 0 || $k === $last)) {
-            $t = $e->tangents[$k];
-            $l = Vector::distance($e->stations[0], $e->stations[$last]);
-            $p = $e->axis === null ? Vector::add($p, $t, ($k === 0 ? 1e-6 : -1e-6) * $l) : Vector::add($e->centre, Vector::turned(Vector::sub($p, $e->centre), $e->axis, $k === 0 ? 1e-4 : -1e-4));
-        }
-        $s = $this->solid;
-        foreach ($this->faces[$face] as $t) {
-            $f = $s->facet[$t];
-            $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
-            $reach = 1e-6 * (1 + abs($s->offset[$f])) + ($e->axis === null ? ($s->surfaces[$face]->isFlat() ? 0.0 : 2 * Fineness::CHORD) : 1e-5);
-            if (abs(Vector::dot($n, $p) - $s->offset[$f]) > $reach) {
-                continue;
-            }
-            $in = true;
-            for ($i = 0; $i < 3 && $in; $i++) {
-                $a = $this->point($s->start[3 * $t + $i]);
-                $b = $this->point($s->start[3 * $t + ($i + 1) % 3]);
-                $in = Vector::dot(Vector::cross(Vector::sub($b, $a), Vector::sub($p, $a)), $n) >= -$reach * Vector::distance($a, $b);
-            }
-            if ($in) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     /** @param Closure(EdgeShape, int): Section $section */
@@ -555,5 +417,11 @@ final class Blending
         }
 
         return $out;
+    }
+
+    /** @return V */
+    private function point(int $v): array
+    {
+        return [$this->solid->x[$v], $this->solid->y[$v], $this->solid->z[$v]];
     }
 }
