@@ -10,6 +10,7 @@ use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Maker\Fineness;
 use Cubo\Solid\Maker\Skin;
 use Cubo\Solid\Refused;
+use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
@@ -242,7 +243,12 @@ final class Blending
         $first = $turned ? 0 : count($stations[0][0]) - ($surface->isFlat() || $section($e, 0)->middle === null ? 2 : $arcs + 1);
         $count = $section($e, 0)->middle === null ? 1 : $arcs;
 
-        return Skin::over($stations, static fn (int $i, int $l, int $k): Surface => $k >= $first && $k < $first + $count ? $surface : $seam, $e->edge->closed ? null : "$step:seam $number", $e->edge->closed ? null : "$step:seam $number");
+        $tool = Skin::over($stations, static fn (int $i, int $l, int $k): Surface => $k >= $first && $k < $first + $count ? $surface : $seam, $e->edge->closed ? null : "$step:seam $number", $e->edge->closed ? null : "$step:seam $number");
+        if ($tool->facettedVolume() <= 0 || SelfCrossing::found($tool)) {
+            throw new Refused('too-large', 'What would have to be cut or filled runs into itself.');
+        }
+
+        return $tool;
     }
 
     /**

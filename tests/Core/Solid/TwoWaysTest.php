@@ -128,3 +128,20 @@ it('moved, mirrored and in another unit a part keeps its size', function (Closur
     'rounded' => [fn () => Blending::round('r', Primitives::block('b', [0.0, 0.0, 0.0], [20.0, 14.0, 9.0]), ['b:front / b:top', 'b:right / b:top', 'b:front / b:right'], 3)],
     'shelled' => [fn () => FaceWork::shell('k', Primitives::cone('c', 10.0, 15.0, 20.0), 2, ['c:top'])],
 ]);
+
+it('a frustum with its rims rounded or chamfered: edge work and revolution', function (float $r): void {
+    $frustum = Primitives::cone('c', 10.0, 5.0, 12.0);
+    // the middle of the arc lies r from the top and r from the side (12, 5) / 13
+    $u = (60 - 8 * $r) / 12;
+    $arc = Shapes::arc($u, 12 - $r, $r, rad2deg(atan2(5, 12)), 90.0, 'round');
+    $flat = static fn (float $x, float $y, string $name): array => [$x, $y, ['name' => $name, 'circle' => null]];
+    $revolved = Revolution::of('d', new Profile([[$flat(0.0, 0.0, 'bottom'), $flat(10.0, 0.0, 'side'), ...$arc, $flat($u, 12.0, 'top'), $flat(0.0, 12.0, 'axis')]]), 360, Transform::identity());
+    Solids::alike(Blending::round('k', $frustum, ['c:side / c:top'], $r), $revolved);
+    $chamfered = Revolution::of('d', new Profile([[$flat(0.0, 0.0, 'bottom'), $flat(10.0, 0.0, 'side'), $flat(5 + $r * 5 / 13, 12 - $r * 12 / 13, 'chamfer'), $flat(5 - $r, 12.0, 'top'), $flat(0.0, 12.0, 'axis')]]), 360, Transform::identity());
+    Solids::alike(Blending::chamfer('k', $frustum, ['c:side / c:top'], $r), $chamfered);
+    // the sharp rim below, and a groove between a cone and the plate it stands on
+    $plate = Primitives::block('p', [-20.0, -20.0, -5.0], [40.0, 40.0, 5.0]);
+    $foot = Blending::round('k', Boolean::union($plate, $frustum), ['c:side / p:top'], $r);
+    expect(Soundness::faults($foot))->toBe([])->and((new MassProperties($foot))->volume)->toBeGreaterThan(8000 + M_PI * 12 / 3 * 175);
+    expect(Soundness::faults(Blending::round('k', $frustum, ['c:bottom / c:side'], $r)))->toBe([]);
+})->with([0.5, 1.5]);
