@@ -179,7 +179,7 @@ final class BroadPhase
         }
         [$pOrder, $pNode, $pLeaves] = BoxTree::build($this->pBoxes, $np, $this->common);
         [$qOrder, $qNode, $qLeaves] = BoxTree::build($this->qBoxes, $nq, $this->common);
-        $found = [];
+        $leaves = [];
         // both trees together: pairs of nodes whose boxes meet
         $stack = [1, 1];
         $top = 2;
@@ -213,79 +213,126 @@ final class BroadPhase
                 $stack[$top++] = $a;
                 $stack[$top++] = 2 * $b + 1;
             } else {
-                $this->leafPairs($pOrder, ($a - $pLeaves) * BoxTree::LEAF, $np, $qOrder, ($b - $qLeaves) * BoxTree::LEAF, $nq, $qNode, $u, $found);
+                $leaves[] = $a - $pLeaves;
+                $leaves[] = $b - $qLeaves;
             }
         }
 
-        return $found;
+        return $this->inLeaves($leaves, $pOrder, $np, $qOrder, $nq, array_slice($qNode, 6 * $qLeaves));
     }
 
     /**
+     * @param list<int> $leaves of P and Q in turn
      * @param array<int, int> $pOrder
      * @param array<int, int> $qOrder
-     * @param array<int, float> $qNode
-     * @param list<array{int,int}> $found added to
+     * @param array<int, float> $qNode boxes of Q's leaves
+     * @return list<array{int,int}>
      */
-    private function leafPairs(array $pOrder, int $r, int $np, array $qOrder, int $from, int $nq, array $qNode, int $o, array &$found): void
+    private function inLeaves(array $leaves, array $pOrder, int $np, array $qOrder, int $nq, array $qNode): array
     {
         $box = $this->pBoxes;
         $qBox = $this->qBoxes;
         $m = $this->pair;
-        $b0 = $qNode[$o];
-        $b1 = $qNode[$o + 1];
-        $b2 = $qNode[$o + 2];
-        $b3 = $qNode[$o + 3];
-        $b4 = $qNode[$o + 4];
-        $b5 = $qNode[$o + 5];
-        $large = $this->margin < INF ? 3 * ($b3 - $b0 + $b4 - $b1 + $b5 - $b2) : INF;
-        $to = min($nq, $from + BoxTree::LEAF);
-        for ($last = min($np, $r + BoxTree::LEAF); $r < $last; $r++) {
-            $i = $pOrder[$r];
-            $k = 6 * $i;
-            $x0 = $box[$k];
-            $y0 = $box[$k + 1];
-            $z0 = $box[$k + 2];
-            $x1 = $box[$k + 3];
-            $y1 = $box[$k + 4];
-            $z1 = $box[$k + 5];
-            if ($b0 > $x1 || $b3 < $x0 || $b1 > $y1 || $b4 < $y0 || $b2 > $z1 || $b5 < $z0) {
-                continue;
-            }
-            // the facet's plane against the leaf's box
-            $f = $m->pFacet[$this->pTriangles[$i]];
-            $nx = $m->fx[$f];
-            $ny = $m->fy[$f];
-            $nz = $m->fz[$f];
-            $dist = $nx * ($b0 + $b3) + $ny * ($b1 + $b4) + $nz * ($b2 + $b5) - 2 * $m->fd[$f];
-            $reach = abs($nx) * ($b3 - $b0) + abs($ny) * ($b4 - $b1) + abs($nz) * ($b5 - $b2) + 2 * $this->margin;
-            if ($dist > $reach || $dist < -$reach) {
-                continue;
-            }
-            // of a triangle much larger than the leaf mostly only the box is near it
-            if ($x1 - $x0 + $y1 - $y0 + $z1 - $z0 > $large) {
+        $margin = $this->margin;
+        $filter = $margin < INF;
+        $fx = $m->fx;
+        $fy = $m->fy;
+        $fz = $m->fz;
+        $fd = $m->fd;
+        $px = $m->px;
+        $py = $m->py;
+        $pz = $m->pz;
+        $found = [];
+        for ($l = 0, $count = count($leaves); $l < $count; $l += 2) {
+            $r = $leaves[$l] * BoxTree::LEAF;
+            $from = $leaves[$l + 1] * BoxTree::LEAF;
+            $o = 6 * $leaves[$l + 1];
+            $b0 = $qNode[$o];
+            $b1 = $qNode[$o + 1];
+            $b2 = $qNode[$o + 2];
+            $b3 = $qNode[$o + 3];
+            $b4 = $qNode[$o + 4];
+            $b5 = $qNode[$o + 5];
+            $large = $filter ? 3 * ($b3 - $b0 + $b4 - $b1 + $b5 - $b2) : INF;
+            $to = min($nq, $from + BoxTree::LEAF);
+            for ($last = min($np, $r + BoxTree::LEAF); $r < $last; $r++) {
+                $i = $pOrder[$r];
+                $k = 6 * $i;
+                $x0 = $box[$k];
+                $y0 = $box[$k + 1];
+                $z0 = $box[$k + 2];
+                $x1 = $box[$k + 3];
+                $y1 = $box[$k + 4];
+                $z1 = $box[$k + 5];
+                if ($b0 > $x1 || $b3 < $x0 || $b1 > $y1 || $b4 < $y0 || $b2 > $z1 || $b5 < $z0) {
+                    continue;
+                }
+                // the facet's plane against the leaf's box
                 $t = $this->pTriangles[$i];
-                $planes = $this->pEdgePlanes[$t] ??= $this->edgePlanes($m->px, $m->py, $m->pz, $m->pStart, 3 * $t, $f);
-                for ($e = 0, $n = count($planes); $e < $n; $e += 4) {
-                    $nx = $planes[$e];
-                    $ny = $planes[$e + 1];
-                    $nz = $planes[$e + 2];
-                    if (($nx > 0 ? $nx * $b0 : $nx * $b3) + ($ny > 0 ? $ny * $b1 : $ny * $b4) + ($nz > 0 ? $nz * $b2 : $nz * $b5) > $planes[$e + 3]) {
-                        continue 2;
+                $f = $m->pFacet[$t];
+                $nx = $fx[$f];
+                $ny = $fy[$f];
+                $nz = $fz[$f];
+                $dist = $nx * ($b0 + $b3) + $ny * ($b1 + $b4) + $nz * ($b2 + $b5) - 2 * $fd[$f];
+                $reach = abs($nx) * ($b3 - $b0) + abs($ny) * ($b4 - $b1) + abs($nz) * ($b5 - $b2) + 2 * $margin;
+                if ($dist > $reach || $dist < -$reach) {
+                    continue;
+                }
+                // of a triangle much larger than the leaf mostly only the box is near it
+                if ($x1 - $x0 + $y1 - $y0 + $z1 - $z0 > $large) {
+                    $planes = $this->pEdgePlanes[$t] ??= $this->edgePlanes($m->px, $m->py, $m->pz, $m->pStart, 3 * $t, $f);
+                    for ($e = 0, $n = count($planes); $e < $n; $e += 4) {
+                        $nx = $planes[$e];
+                        $ny = $planes[$e + 1];
+                        $nz = $planes[$e + 2];
+                        if (($nx > 0 ? $nx * $b0 : $nx * $b3) + ($ny > 0 ? $ny * $b1 : $ny * $b4) + ($nz > 0 ? $nz * $b2 : $nz * $b5) > $planes[$e + 3]) {
+                            continue 2;
+                        }
                     }
                 }
-            }
-            for ($s = $from; $s < $to; $s++) {
-                $j = $qOrder[$s];
-                $k = 6 * $j;
-                if ($qBox[$k] > $x1 || $qBox[$k + 3] < $x0 || $qBox[$k + 1] > $y1 || $qBox[$k + 4] < $y0 || $qBox[$k + 2] > $z1 || $qBox[$k + 5] < $z0) {
-                    continue;
+                $h = 3 * $t;
+                $v = $m->pStart[$h];
+                $ax = $px[$v];
+                $ay = $py[$v];
+                $az = $pz[$v];
+                $v = $m->pStart[$h + 1];
+                $bx = $px[$v];
+                $by = $py[$v];
+                $bz = $pz[$v];
+                $v = $m->pStart[$h + 2];
+                $cx = $px[$v];
+                $cy = $py[$v];
+                $cz = $pz[$v];
+                for ($s = $from; $s < $to; $s++) {
+                    $j = $qOrder[$s];
+                    $k = 6 * $j;
+                    if ($qBox[$k] > $x1 || $qBox[$k + 3] < $x0 || $qBox[$k + 1] > $y1 || $qBox[$k + 4] < $y0 || $qBox[$k + 2] > $z1 || $qBox[$k + 5] < $z0) {
+                        continue;
+                    }
+                    if ($filter) {
+                        // all corners of P's triangle beyond the plane of Q's, asked here because it settles most pairs
+                        $g = $m->qFacet[$this->qTriangles[$j]];
+                        $nx = $fx[$g];
+                        $ny = $fy[$g];
+                        $nz = $fz[$g];
+                        $k = $nx * $ax + $ny * $ay + $nz * $az - $fd[$g];
+                        if ($k > $margin) {
+                            if ($nx * $bx + $ny * $by + $nz * $bz - $fd[$g] > $margin && $nx * $cx + $ny * $cy + $nz * $cz - $fd[$g] > $margin) {
+                                continue;
+                            }
+                        } elseif ($k < -$margin && $nx * $bx + $ny * $by + $nz * $bz - $fd[$g] < -$margin && $nx * $cx + $ny * $cy + $nz * $cz - $fd[$g] < -$margin) {
+                            continue;
+                        }
+                        if ($this->separated($t, $this->qTriangles[$j])) {
+                            continue;
+                        }
+                    }
+                    $found[] = [$i, $j];
                 }
-                if ($this->margin < INF && $this->separated($this->pTriangles[$i], $this->qTriangles[$j])) {
-                    continue;
-                }
-                $found[] = [$i, $j];
             }
         }
+
+        return $found;
     }
 
     /**

@@ -44,8 +44,8 @@ final class Inclusion
             }
         }
         $winding = [
-            $this->flood(true, count($m->px), $m->pStart, $m->pTwin, $shadow->pEnd, $crossings->pWinding),
-            $this->flood(false, count($m->qx), $m->qStart, $m->qTwin, $shadow->qEnd, $crossings->qWinding),
+            $this->flood(true, count($m->px), $m->pStart, $m->pTwin, $shadow->pEnd, $crossings->pWinding, $this->box($m->qx, $m->qy, $m->qz)),
+            $this->flood(false, count($m->qx), $m->qStart, $m->qTwin, $shadow->qEnd, $crossings->qWinding, $this->box($m->px, $m->py, $m->pz)),
         ];
         foreach ([0, 1] as $side) {
             [$x, $y, $z] = $side === 0 ? [$m->px, $m->py, $m->pz] : [$m->qx, $m->qy, $m->qz];
@@ -69,16 +69,30 @@ final class Inclusion
     }
 
     /**
-     * Winding number of the other solid at every vertex: one vertex per component is counted against all faces, its
-     * neighbours follow by the crossings between them.
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @param array<int, float> $z
+     * @return array{float,float,float,float,float,float} widened by more than the movement in ties
+     */
+    private function box(array $x, array $y, array $z): array
+    {
+        $w = 4 * $this->shadow->tolerance;
+
+        return [min($x) - $w, min($y) - $w, min($z) - $w, max($x) + $w, max($y) + $w, max($z) + $w];
+    }
+
+    /**
+     * Winding number of the other solid at every vertex: none outside of its box; where no neighbour is known, one vertex
+     * is counted against all faces; the others follow by the crossings between them.
      *
+     * @param array{float,float,float,float,float,float} $otherBox
      * @param array<int, int> $start
      * @param array<int, int> $twin
      * @param array<int, int> $end
      * @param array<int, int> $crossed
      * @return list<int|null> null for vertices no triangle uses
      */
-    private function flood(bool $isP, int $nv, array $start, array $twin, array $end, array $crossed): array
+    private function flood(bool $isP, int $nv, array $start, array $twin, array $end, array $crossed, array $otherBox): array
     {
         $leaving = array_fill(0, $nv, -1);
         foreach ($start as $h => $v) {
@@ -88,10 +102,44 @@ final class Inclusion
         $sign = $isP ? -1 : 1;
         $faces = count($isP ? $this->pair->qFacet : $this->pair->pFacet);
         $x = $isP ? $this->pair->px : $this->pair->qx;
+        $y = $isP ? $this->pair->py : $this->pair->qy;
+        $z = $isP ? $this->pair->pz : $this->pair->qz;
         $other = $isP ? $this->pair->qx : $this->pair->px;
         $otherStart = $isP ? $this->pair->qStart : $this->pair->pStart;
-        for ($seed = 0; $seed < $nv; $seed++) {
-            if ($winding[$seed] !== null || $leaving[$seed] < 0) {
+        // outside of the other's box nothing is inside it
+        $near = [];
+        [$x0, $y0, $z0, $x1, $y1, $z1] = $otherBox;
+        for ($v = 0; $v < $nv; $v++) {
+            if ($leaving[$v] < 0) {
+                continue;
+            }
+            if ($x[$v] < $x0 || $x[$v] > $x1 || $y[$v] < $y0 || $y[$v] > $y1 || $z[$v] < $z0 || $z[$v] > $z1) {
+                $winding[$v] = 0;
+            } else {
+                $near[] = $v;
+            }
+        }
+        $seeds = [];
+        foreach ($near as $v) {
+            if ($winding[$v] !== null) {
+                continue;
+            }
+            // from a neighbour that is known, if there is one
+            $h = $leaving[$v];
+            do {
+                $u = $end[$h];
+                $g = $twin[$h];
+                if ($winding[$u] !== null) {
+                    $winding[$v] = $winding[$u] - $sign * ($crossed[$h] ?? -($crossed[$g] ?? 0));
+                    self::spread($v, $winding, $leaving, $twin, $end, $crossed, $sign);
+                    continue 2;
+                }
+                $h = $g % 3 === 2 ? $g - 2 : $g + 1;
+            } while ($h !== $leaving[$v]);
+            $seeds[] = $v;
+        }
+        foreach ($seeds as $seed) {
+            if ($winding[$seed] !== null) {
                 continue;
             }
             $w = 0;
@@ -110,23 +158,37 @@ final class Inclusion
                 $w += $isP ? -$this->shadow->vertexFace($seed, $f) : $this->shadow->faceVertex($f, $seed);
             }
             $winding[$seed] = $w;
-            $stack = [$seed];
-            while ($stack !== []) {
-                $v = array_pop($stack);
-                $first = $h = $leaving[$v];
-                $w = $winding[$v];
-                do {
-                    $u = $end[$h];
-                    $g = $twin[$h];
-                    if ($winding[$u] === null) {
-                        $winding[$u] = $w + $sign * ($crossed[$h] ?? -($crossed[$g] ?? 0));
-                        $stack[] = $u;
-                    }
-                    $h = $g % 3 === 2 ? $g - 2 : $g + 1;
-                } while ($h !== $first);
-            }
+            self::spread($seed, $winding, $leaving, $twin, $end, $crossed, $sign);
         }
 
         return $winding;
+    }
+
+    /**
+     * Carries what is known of a vertex to all it hangs together with and that is not known yet.
+     *
+     * @param array<int, int|null> $winding
+     * @param array<int, int> $leaving
+     * @param array<int, int> $twin
+     * @param array<int, int> $end
+     * @param array<int, int> $crossed
+     */
+    private static function spread(int $from, array &$winding, array $leaving, array $twin, array $end, array $crossed, int $sign): void
+    {
+        $stack = [$from];
+        while ($stack !== []) {
+            $v = array_pop($stack);
+            $first = $h = $leaving[$v];
+            $w = $winding[$v];
+            do {
+                $u = $end[$h];
+                $g = $twin[$h];
+                if ($winding[$u] === null) {
+                    $winding[$u] = $w + $sign * ($crossed[$h] ?? -($crossed[$g] ?? 0));
+                    $stack[] = $u;
+                }
+                $h = $g % 3 === 2 ? $g - 2 : $g + 1;
+            } while ($h !== $first);
+        }
     }
 }
