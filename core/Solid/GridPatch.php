@@ -26,6 +26,16 @@ final class GridPatch implements Patch
     /** @var list<float> parameter of every row */
     public readonly array $vs;
 
+    /** @var list<array{float,float,float,float,float}>|null */
+    private ?array $starts = null;
+
+    private float $cell2 = 0.0;
+
+    private float $width = 1.0;
+
+    /** @var array<string, list<int>> starts by place */
+    private array $buckets = [];
+
     /**
      * Where the last foot was found: the next one is most often near.
      *
@@ -92,31 +102,128 @@ final class GridPatch implements Patch
      */
     public function foot(array $p): array
     {
+        $this->starts ??= $this->findStarts();
         if ($this->last !== null) {
             $found = $this->newton($p, ...$this->last);
-            if ($found !== null) {
+            // only where it is plainly the nearest: from a spot on the other side of a pipe Newton's method stays there
+            if ($found !== null && self::distance2($found[0], $p) < 0.04 * $this->cell2) {
                 return $found;
             }
         }
-        $best = INF;
-        $at = 0;
-        foreach ($this->x as $i => $x) {
-            $d = ($x - $p[0]) ** 2 + ($this->y[$i] - $p[1]) ** 2 + ($this->z[$i] - $p[2]) ** 2;
-            if ($d < $best) {
-                $best = $d;
-                $at = $i;
-            }
+        [$best, $u, $v] = $this->nearestStart($p);
+        $found = $this->newton($p, $u, $v);
+        if ($found !== null && self::distance2($found[0], $p) <= $best * (1 + 1e-9)) {
+            return $found;
         }
 
-        return $this->newton($p, $this->us[$at % $this->columns], $this->vs[intdiv($at, $this->columns)], true) ?? throw new InvalidArgumentException('The patch has a spot without a normal.');
+        // the nearest known point itself, rather than a far one
+        return $this->shapeAt($u, $v) ?? throw new InvalidArgumentException('The patch has a spot without a normal.');
     }
 
     /**
      * @param array{float,float,float} $p
-     * @param bool $whatever take the last step even if it did not settle
+     * @return array{float,float,float} squared distance and parameters of the nearest known point
+     */
+    private function nearestStart(array $p): array
+    {
+        $best = INF;
+        $at = 0;
+        $i = (int) floor($p[0] / $this->width);
+        $j = (int) floor($p[1] / $this->width);
+        $k = (int) floor($p[2] / $this->width);
+        for ($a = $i - 1; $a <= $i + 1; $a++) {
+            for ($b = $j - 1; $b <= $j + 1; $b++) {
+                for ($c = $k - 1; $c <= $k + 1; $c++) {
+                    foreach ($this->buckets["$a $b $c"] ?? [] as $n) {
+                        [$x, $y, $z] = $this->starts[$n] ?? [INF, INF, INF];
+                        $d = ($x - $p[0]) ** 2 + ($y - $p[1]) ** 2 + ($z - $p[2]) ** 2;
+                        if ($d < $best) {
+                            $best = $d;
+                            $at = $n;
+                        }
+                    }
+                }
+            }
+        }
+        // beyond one bucket's width a nearer one may lie outside of those
+        if ($best > $this->width ** 2) {
+            foreach ($this->starts ?? [] as $n => [$x, $y, $z]) {
+                $d = ($x - $p[0]) ** 2 + ($y - $p[1]) ** 2 + ($z - $p[2]) ** 2;
+                if ($d < $best) {
+                    $best = $d;
+                    $at = $n;
+                }
+            }
+        }
+
+        return [$best, $this->starts[$at][3] ?? 0.0, $this->starts[$at][4] ?? 0.0];
+    }
+
+    /**
+     * Known points to begin from, at least five along each direction.
+     *
+     * @return list<array{float,float,float,float,float}> point and parameters
+     */
+    private function findStarts(): array
+    {
+        $rows = count($this->vs);
+        $out = [];
+        $perRow = max(1, (int) ceil(4 / ($rows - 1)));
+        $perColumn = max(1, (int) ceil(4 / ($this->columns - 1)));
+        for ($j = 0; $j < $rows; $j++) {
+            for ($k = 0; $k < ($j + 1 < $rows ? $perRow : 1); $k++) {
+                $v = $this->vs[$j] + ($k === 0 ? 0.0 : $k / $perRow * ($this->vs[$j + 1] - $this->vs[$j]));
+                for ($i = 0; $i < $this->columns; $i++) {
+                    for ($l = 0; $l < ($i + 1 < $this->columns ? $perColumn : 1); $l++) {
+                        $u = $this->us[$i] + ($l === 0 ? 0.0 : $l / $perColumn * ($this->us[$i + 1] - $this->us[$i]));
+                        $at = $j * $this->columns + $i;
+                        [$x, $y, $z] = $k === 0 && $l === 0 ? [$this->x[$at], $this->y[$at], $this->z[$at]] : $this->derivatives($u, $v)[0];
+                        $out[] = [$x, $y, $z, $u, $v];
+                    }
+                }
+            }
+        }
+        // the smaller mesh width, which says what "near" is
+        $n = $this->columns;
+        $across = $along = INF;
+        foreach ($this->x as $i => $x) {
+            if ($i % $n > 0) {
+                $across = min($across, ($x - $this->x[$i - 1]) ** 2 + ($this->y[$i] - $this->y[$i - 1]) ** 2 + ($this->z[$i] - $this->z[$i - 1]) ** 2);
+            }
+            if ($i >= $n) {
+                $along = min($along, ($x - $this->x[$i - $n]) ** 2 + ($this->y[$i] - $this->y[$i - $n]) ** 2 + ($this->z[$i] - $this->z[$i - $n]) ** 2);
+            }
+        }
+        $this->cell2 = min($across, $along);
+        // buckets a little wider than the mesh, so that the nearest point lies in a neighbouring one
+        $widest = 0.0;
+        foreach ($out as $i => [$x, $y, $z]) {
+            if ($i > 0) {
+                $widest = max($widest, min(($x - $out[$i - 1][0]) ** 2 + ($y - $out[$i - 1][1]) ** 2 + ($z - $out[$i - 1][2]) ** 2, 1e6 * $this->cell2));
+            }
+        }
+        $this->width = max(1e-6, min(2 * sqrt($widest), 8 * sqrt(max($across, $along))));
+        foreach ($out as $n => [$x, $y, $z]) {
+            $this->buckets[floor($x / $this->width) . ' ' . floor($y / $this->width) . ' ' . floor($z / $this->width)][] = $n;
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param array{float,float,float} $a
+     * @param array{float,float,float} $b
+     */
+    private static function distance2(array $a, array $b): float
+    {
+        return ($a[0] - $b[0]) ** 2 + ($a[1] - $b[1]) ** 2 + ($a[2] - $b[2]) ** 2;
+    }
+
+    /**
+     * @param array{float,float,float} $p
      * @return array{array{float,float,float}, array{float,float,float}, float, float}|null
      */
-    private function newton(array $p, float $u, float $v, bool $whatever = false): ?array
+    private function newton(array $p, float $u, float $v): ?array
     {
         $bottom = $this->vs[0];
         $top = $this->vs[count($this->vs) - 1];
@@ -142,22 +249,17 @@ final class GridPatch implements Patch
             $rv = self::dot($d, $sv);
             $du = max(-1.5 * $du1, min(1.5 * $du1, -($c * $ru - $b * $rv) / $det));
             $dv = max(-1.5 * $dv1, min(1.5 * $dv1, -($a * $rv - $b * $ru) / $det));
-            $settled = abs($du) < 1e-9 * $du1 && abs($dv) < 1e-9 * $dv1;
-            if ($settled || ($i === 11 && $whatever)) {
-                $n = [$su[1] * $sv[2] - $su[2] * $sv[1], $su[2] * $sv[0] - $su[0] * $sv[2], $su[0] * $sv[1] - $su[1] * $sv[0]];
-                $l = sqrt(self::dot($n, $n));
-                if ($l < 1e-300) {
-                    return null;
+            if (abs($du) < 1e-4 * $du1 && abs($dv) < 1e-4 * $dv1) {
+                // the last step by Taylor's polynomial: what it leaves out is the cube of it
+                for ($c = 0; $c < 3; $c++) {
+                    $s[$c] += $du * $su[$c] + $dv * $sv[$c] + $du * $du / 2 * $suu[$c] + $du * $dv * $suv[$c] + $dv * $dv / 2 * $svv[$c];
+                    $su[$c] += $du * $suu[$c] + $dv * $suv[$c];
+                    $sv[$c] += $du * $suv[$c] + $dv * $svv[$c];
                 }
-                $n = [$n[0] / $l, $n[1] / $l, $n[2] / $l];
-                // second fundamental form
-                $ll = self::dot($suu, $n);
-                $mm = self::dot($suv, $n);
-                $nn = self::dot($svv, $n);
-                $w = $e * $g - $f * $f;
-                $this->last = [$u, $v];
+                $found = $this->shape($s, $su, $sv, $suu, $suv, $svv);
+                $this->last = $found === null ? $this->last : [$u + $du, $v + $dv];
 
-                return [$s, $n, ($ll * $g - 2 * $mm * $f + $nn * $e) / $w, ($ll * $nn - $mm * $mm) / $w];
+                return $found;
             }
             $u += $du;
             $v += $dv;
@@ -167,6 +269,42 @@ final class GridPatch implements Patch
         }
 
         return null;
+    }
+
+    /** @return array{array{float,float,float}, array{float,float,float}, float, float}|null */
+    private function shapeAt(float $u, float $v): ?array
+    {
+        return $this->shape(...$this->derivatives($u, $v));
+    }
+
+    /**
+     * Point, normal, sum and product of curvatures from the derivatives (second fundamental form).
+     *
+     * @param array{float,float,float} $s
+     * @param array{float,float,float} $su
+     * @param array{float,float,float} $sv
+     * @param array{float,float,float} $suu
+     * @param array{float,float,float} $suv
+     * @param array{float,float,float} $svv
+     * @return array{array{float,float,float}, array{float,float,float}, float, float}|null
+     */
+    private function shape(array $s, array $su, array $sv, array $suu, array $suv, array $svv): ?array
+    {
+        $n = [$su[1] * $sv[2] - $su[2] * $sv[1], $su[2] * $sv[0] - $su[0] * $sv[2], $su[0] * $sv[1] - $su[1] * $sv[0]];
+        $l = sqrt(self::dot($n, $n));
+        if ($l < 1e-300) {
+            return null;
+        }
+        $n = [$n[0] / $l, $n[1] / $l, $n[2] / $l];
+        $e = self::dot($su, $su);
+        $f = self::dot($su, $sv);
+        $g = self::dot($sv, $sv);
+        $w = $e * $g - $f * $f;
+        $ll = self::dot($suu, $n);
+        $mm = self::dot($suv, $n);
+        $nn = self::dot($svv, $n);
+
+        return [$s, $n, ($ll * $g - 2 * $mm * $f + $nn * $e) / $w, ($ll * $nn - $mm * $mm) / $w];
     }
 
     /**
@@ -187,30 +325,57 @@ final class GridPatch implements Patch
     {
         [$i0, $cu] = self::weights($u, $this->us, $this->closed, []);
         [$j0, $cv] = self::weights($v, $this->vs, false, $this->breaks);
-        $out = array_fill(0, 6, [0.0, 0.0, 0.0]);
+        $gx = $this->x;
+        $gy = $this->y;
+        $gz = $this->z;
+        $columns = $this->columns;
+        // which columns: the same for every row
+        $at = [];
+        foreach ($cu as $i => $_) {
+            $k = $i0 + $i;
+            $at[] = $this->closed ? ($k % $columns + $columns) % $columns : $k;
+        }
+        $sx = $sy = $sz = $ux = $uy = $uz = $vx = $vy = $vz = 0.0;
+        $uux = $uuy = $uuz = $uvx = $uvy = $uvz = $vvx = $vvy = $vvz = 0.0;
         foreach ($cv as $j => [$v0, $v1, $v2]) {
-            $row = ($j0 + $j) * $this->columns;
-            $p = $pu = $puu = [0.0, 0.0, 0.0];
+            $row = ($j0 + $j) * $columns;
+            $px = $py = $pz = $qx = $qy = $qz = $rx = $ry = $rz = 0.0;
             foreach ($cu as $i => [$u0, $u1, $u2]) {
-                $k = $i0 + $i;
-                $k = $row + ($this->closed ? ($k % $this->columns + $this->columns) % $this->columns : $k);
-                foreach ([$this->x[$k], $this->y[$k], $this->z[$k]] as $c => $value) {
-                    $p[$c] += $u0 * $value;
-                    $pu[$c] += $u1 * $value;
-                    $puu[$c] += $u2 * $value;
-                }
+                $k = $row + $at[$i];
+                $x = $gx[$k];
+                $y = $gy[$k];
+                $z = $gz[$k];
+                $px += $u0 * $x;
+                $py += $u0 * $y;
+                $pz += $u0 * $z;
+                $qx += $u1 * $x;
+                $qy += $u1 * $y;
+                $qz += $u1 * $z;
+                $rx += $u2 * $x;
+                $ry += $u2 * $y;
+                $rz += $u2 * $z;
             }
-            for ($c = 0; $c < 3; $c++) {
-                $out[0][$c] += $v0 * $p[$c];
-                $out[1][$c] += $v0 * $pu[$c];
-                $out[2][$c] += $v1 * $p[$c];
-                $out[3][$c] += $v0 * $puu[$c];
-                $out[4][$c] += $v1 * $pu[$c];
-                $out[5][$c] += $v2 * $p[$c];
-            }
+            $sx += $v0 * $px;
+            $sy += $v0 * $py;
+            $sz += $v0 * $pz;
+            $ux += $v0 * $qx;
+            $uy += $v0 * $qy;
+            $uz += $v0 * $qz;
+            $vx += $v1 * $px;
+            $vy += $v1 * $py;
+            $vz += $v1 * $pz;
+            $uux += $v0 * $rx;
+            $uuy += $v0 * $ry;
+            $uuz += $v0 * $rz;
+            $uvx += $v1 * $qx;
+            $uvy += $v1 * $qy;
+            $uvz += $v1 * $qz;
+            $vvx += $v2 * $px;
+            $vvy += $v2 * $py;
+            $vvz += $v2 * $pz;
         }
 
-        return $out;
+        return [[$sx, $sy, $sz], [$ux, $uy, $uz], [$vx, $vy, $vz], [$uux, $uuy, $uuz], [$uvx, $uvy, $uvz], [$vvx, $vvy, $vvz]];
     }
 
     /**

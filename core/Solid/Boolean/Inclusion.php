@@ -76,6 +76,9 @@ final class Inclusion
      */
     private function box(array $x, array $y, array $z): array
     {
+        if ($x === [] || $y === [] || $z === []) {
+            return [1.0, 1.0, 1.0, -1.0, -1.0, -1.0];
+        }
         $w = 4 * $this->shadow->tolerance;
 
         return [min($x) - $w, min($y) - $w, min($z) - $w, max($x) + $w, max($y) + $w, max($z) + $w];
@@ -90,7 +93,7 @@ final class Inclusion
      * @param array<int, int> $twin
      * @param array<int, int> $end
      * @param array<int, int> $crossed
-     * @return list<int|null> null for vertices no triangle uses
+     * @return array<int, int|null> null for vertices no triangle uses
      */
     private function flood(bool $isP, int $nv, array $start, array $twin, array $end, array $crossed, array $otherBox): array
     {
