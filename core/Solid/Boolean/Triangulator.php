@@ -72,6 +72,11 @@ final class Triangulator
         if ($single && count($first[0]) === 3) {
             [[$a, $b, $c], [$p, $q, $r]] = $first;
             $this->emit($a, $b, $c, $p, $q, $r, $facet);
+            [$u, $w] = $this->plane($facet);
+            $twice = ($u[$b] - $u[$a]) * ($w[$c] - $w[$a]) - ($w[$b] - $w[$a]) * ($u[$c] - $u[$a]);
+            if ($twice < 0) {
+                $this->fold(-$twice, abs($u[$b] - $u[$a]) + abs($w[$b] - $w[$a]) + abs($u[$c] - $u[$a]) + abs($w[$c] - $w[$a]), $face);
+            }
 
             return;
         }

@@ -271,6 +271,9 @@ final class Blending
         }
         // so far beyond the round faces, and still in a flat one
         [$nl, $nr] = [$e->leftNormals[$k], $e->rightNormals[$k]];
+        if (($left || $right) && Vector::dot($nl, $nr) < -0.95) {
+            throw new Refused('too-sharp', 'The faces meet at too sharp an angle here.');
+        }
         if ($left && $right) {
             $at = Vector::add($at, Vector::add($nl, $nr), $beyond / (1 + Vector::dot($nl, $nr)));
         } elseif ($right) {
