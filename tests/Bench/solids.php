@@ -22,18 +22,53 @@ use Tests\Outside;
 
 require __DIR__ . '/../../vendor/autoload.php';
 
-$options = getopt('', ['parts:', 'from:', 'seed:', 'speed-only', 'parts-only', 'edits-only']);
+$options = getopt('', ['parts:', 'from:', 'seed:', 'speed-only', 'parts-only', 'edits-only', 'worker']);
 
-if (! isset($options['speed-only']) && ! isset($options['edits-only'])) {
-    $run = new ChainRun;
-    $from = (int) ($options['seed'] ?? $options['from'] ?? 0);
-    $count = isset($options['seed']) ? 1 : (int) ($options['parts'] ?? 20000);
-    $began = microtime(true);
-    for ($done = 0; $done < $count; $done += 1000) {
-        $run->run($from + $done, min(1000, $count - $done));
-        fprintf(STDERR, "\r%d of %d parts, %.0f s", min($count, $done + 1000), $count, microtime(true) - $began);
+/**
+ * The random parts shared out to as many processes as there are processors.
+ *
+ * @return object{parts: int, booleans: int, triangles: int, faults: list<array{seed: int, what: string, plan: string}>, explained: list<array{seed: int, ours: float, theirs: float}>}
+ */
+function inWorkers(int $from, int $count): object
+{
+    $many = max(1, min(8, (int) shell_exec('nproc'), intdiv($count, 50)));
+    $jit = ini_get('opcache.jit') ?: 'off';
+    $workers = [];
+    for ($i = 0; $i < $many; $i++) {
+        [$a, $b] = [intdiv($count * $i, $many), intdiv($count * ($i + 1), $many)];
+        $p = proc_open([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', "opcache.jit=$jit", '-d', 'opcache.jit_buffer_size=64M', '-d', 'memory_limit=2G', __FILE__, '--worker', '--from', (string) ($from + $a), '--parts', (string) ($b - $a)], [1 => ['pipe', 'w'], 2 => STDERR], $pipes);
+        if ($p === false) {
+            throw new RuntimeException('a worker could not be started');
+        }
+        $workers[] = [$p, $pipes[1]];
+    }
+    $sum = (object) ['parts' => 0, 'booleans' => 0, 'triangles' => 0, 'faults' => [], 'explained' => []];
+    foreach ($workers as [$p, $out]) {
+        [$parts, $booleans, $triangles, $faults, $explained] = json_decode((string) stream_get_contents($out), true, 512, JSON_THROW_ON_ERROR);
+        proc_close($p);
+        $sum->parts += $parts;
+        $sum->booleans += $booleans;
+        $sum->triangles += $triangles;
+        array_push($sum->faults, ...$faults);
+        array_push($sum->explained, ...$explained);
     }
     fwrite(STDERR, "\n");
+
+    return $sum;
+}
+
+if (! isset($options['speed-only']) && ! isset($options['edits-only'])) {
+    $from = (int) ($options['seed'] ?? $options['from'] ?? 0);
+    $count = isset($options['seed']) ? 1 : (int) ($options['parts'] ?? 20000);
+    if (isset($options['worker'])) {
+        $run = new ChainRun;
+        for ($done = 0; $done < $count; $done += 250) {
+            $run->run($from + $done, min(250, $count - $done));
+            fwrite(STDERR, '.');
+        }
+        exit(json_encode([$run->parts, $run->booleans, $run->triangles, $run->faults, $run->explained]) . "\n");
+    }
+    $run = inWorkers($from, $count);
     printf("Random parts from seed %d: %d parts, %d booleans, %d triangles looked at: %d faults (open, folded, inside out, without area, off their planes, or a volume nobody can explain)\n", $from, $run->parts, $run->booleans, $run->triangles, count($run->faults));
     printf("Volumes beside manifold-3d's by more than %.0e of the greatest on the way, where ours keeps every law of volumes and comes out the same turned: %d\n", ChainRun::AGREEMENT, count($run->explained));
     foreach ($run->explained as $e) {

@@ -144,3 +144,22 @@ it('reads radius, axis and depth of round faces', function (): void {
     expect(RoundFace::of(Primitives::sphere('s', 5.0), 's:ball')->depth)->toEqualWithDelta(10.0, 1e-9)
         ->and(Solids::refusal(fn () => RoundFace::of($s, 'p:top')))->toBe('not-round')->and(Solids::refusal(fn () => RoundFace::of($s, 'x')))->toBe('no-face');
 });
+
+it('keeps the law of volumes over true free surfaces, wherever they are cut', function (Closure $make): void {
+    // A + B = union + shared, all four over their true surfaces
+    $s = $make();
+    $b = Primitives::block('b', [-4.0, -3.0, -2.0], [19.0, 7.0, 5.0]);
+    $v = static fn (Solid $x): float => (new MassProperties($x))->volume;
+    $sum = $v($s) + 19 * 7 * 5;
+    $shared = $v(BooleanOperation::intersection($s, $b));
+    expect(($v(BooleanOperation::union($s, $b)) + $shared) / $sum)->toEqualWithDelta(1.0, 1e-7)
+        ->and(($v(BooleanOperation::difference($s, $b)) + $shared) / $v($s))->toEqualWithDelta(1.0, 1e-6)
+        ->and($shared)->toBeGreaterThan(1.0);
+})->with([
+    'a rod along a spline' => [fn () => Sweep::along('s', Solids::disc(2), Path::from([0.0, 0.0, 0.0])->splineThrough([[10.0, 5.0, 0.0], [22.0, 0.0, 5.0], [34.0, 8.0, 10.0]]))],
+    'a bar along a spline' => [fn () => Sweep::along('s', Solids::rectangle(3, 2), Path::from([0.0, 0.0, 0.0])->splineThrough([[10.0, 5.0, 0.0], [20.0, 0.0, 5.0], [30.0, 8.0, 10.0]]))],
+    'circle to square' => [fn () => Loft::through('s', [[Solids::disc(10), Solids::lift(-3)], [Solids::rectangle(12, 12), Solids::lift(15)]], false)],
+    'a vase' => [fn () => Loft::through('s', [[Solids::disc(10), Solids::lift(-5)], [Solids::disc(15), Solids::lift(5)], [Solids::disc(8), Solids::lift(20)]], true)],
+    'an ellipsoid' => [fn () => Primitives::sphere('s', 5.0)->scaled(2, 1, 1.5)],
+    'a ring' => [fn () => Shapes::torus('s', 8, 3)],
+]);
