@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
-use Cubo\Solid\Edge\EdgeShape;
-use Cubo\Solid\Edge\Topology;
+use Cubo\Solid\Blend\EdgeShape;
+use Cubo\Solid\Blend\Topology;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 use Cubo\Geometry\Transform;
 use Cubo\Measure\MassProperties;
+use Cubo\Solid\Blend\Blending;
+use Cubo\Solid\Blend\EdgeShape;
+use Cubo\Solid\Blend\Topology;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Change\FaceWork;
-use Cubo\Solid\Edge\Blending;
-use Cubo\Solid\Edge\EdgeShape;
-use Cubo\Solid\Edge\Topology;
 use Cubo\Solid\Maker\Extrusion;
 use Cubo\Solid\Maker\Primitives;
 use Cubo\Solid\Maker\Shapes;

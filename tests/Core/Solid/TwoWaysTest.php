@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 use Cubo\Geometry\Transform;
 use Cubo\Measure\MassProperties;
+use Cubo\Solid\Blend\Blending;
 use Cubo\Solid\Boolean\BooleanOperation as Boolean;
 use Cubo\Solid\Change\Cutting;
 use Cubo\Solid\Change\FaceWork;
 use Cubo\Solid\Change\Repeats;
-use Cubo\Solid\Edge\Blending;
 use Cubo\Solid\Maker\Extrusion;
 use Cubo\Solid\Maker\Loft;
 use Cubo\Solid\Maker\Path;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Solid\Edge;
+namespace Cubo\Solid\Blend;
 
 /**
  * Where two faces of a solid meet: a line of vertices, or a ring of them. Walking along it with the outside up, the

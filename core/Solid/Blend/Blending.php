@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Solid\Edge;
+namespace Cubo\Solid\Blend;
 
 use Closure;
 use Cubo\Geometry\Vector;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Solid\Edge;
+namespace Cubo\Solid\Blend;
 
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Refused;
