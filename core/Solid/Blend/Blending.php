@@ -132,13 +132,13 @@ final class Blending
         $this->topology = new Topology($solid);
         $queue = $edges;
         for ($i = 0; $i < count($queue); $i++) {
-            $edge = $this->topology->edges[$queue[$i]] ?? throw new Refused('no-edge', "There is no edge “{$queue[$i]}”.");
-            if (isset($this->shapes[$edge->name])) {
+            $picked = $this->topology->edges[$queue[$i]] ?? throw new Refused('no-edge', "There is no edge “{$queue[$i]}”.");
+            if (isset($this->shapes[$picked->name])) {
                 continue;
             }
-            $shape = $this->shapes[$edge->name] = new EdgeShape($solid, $edge);
-            foreach ($edge->closed ? [] : [0, count($edge->vertices) - 1] as $end) {
-                foreach ($this->topology->endingAt[$edge->vertices[$end]] as $other) {
+            $shape = $this->shapes[$picked->name] = new EdgeShape($solid, $picked);
+            foreach ($picked->closed ? [] : [0, count($picked->vertices) - 1] as $end) {
+                foreach ($this->topology->endingAt[$picked->vertices[$end]] as $other) {
                     if (! isset($this->shapes[$other->name]) && $this->runsOn($shape, $end !== 0, $other)) {
                         $queue[] = $other->name;
                     }
