@@ -14,6 +14,7 @@ use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
 use Cubo\Solid\Maker\Extrusion;
 use Cubo\Solid\Maker\Primitives;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 
 /**
@@ -242,7 +243,11 @@ final class Evaluator
         $plane = $sketches[$id]->plane;
         $to = $step->text('direction') === 'down' ? -$distance : $distance;
 
-        return Extrusion::straight($step->id, $sketch->areas->profile(array_values(array_unique($chosen))), 0.0, $to, $plane->placement());
+        try {
+            return Extrusion::straight($step->id, $sketch->areas->profile(array_values(array_unique($chosen))), 0.0, $to, $plane->placement());
+        } catch (Refused $r) {
+            throw new StepProblem(new Message($r->reason, 'This cannot be drawn out.', $r->getMessage()));
+        }
     }
 
     private function rearrange(Solid $part, Step $step, StepValues $v): Solid
