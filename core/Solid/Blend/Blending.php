@@ -266,7 +266,7 @@ final class Blending
         $at = $s->edge;
         $out = [];
         if ($right) {
-            $n = $this->outwardAt($e->right, $s->onRight, $e->rightNormals[$k]);
+            $n = SurfaceEquation::outward($e->right, $s->onRight, $e->rightNormals[$k]);
             $out[] = Vector::add($s->onRight, $n, $beyond);
         }
         // so far beyond the round faces, and still in a flat one
@@ -285,21 +285,11 @@ final class Blending
         }
         $out[] = $at;
         if ($left) {
-            $n = $this->outwardAt($e->left, $s->onLeft, $e->leftNormals[$k]);
+            $n = SurfaceEquation::outward($e->left, $s->onLeft, $e->leftNormals[$k]);
             $out[] = Vector::add($s->onLeft, $n, $beyond);
         }
 
         return $out;
-    }
-
-    /**
-     * @param V $p
-     * @param V $near
-     * @return V
-     */
-    private function outwardAt(Surface $s, array $p, array $near): array
-    {
-        return SurfaceEquation::outward($s, $p, $near);
     }
 
     /**

@@ -300,7 +300,7 @@ final class Loft
         $end = $spline->knots[count($spline->knots) - 1];
         $top = $this->knots[count($this->knots) - 1];
 
-        return function (float $t) use ($spline, $end, $top, $c0, $turn, $m, $smooth, $off0, $off1): array {
+        return function (float $t) use ($spline, $end, $top, $c0, $turn, $m, $smooth): array {
             $share = $t / $top;
             $at = $c0 / $m + $turn * $share;
             $column = $at * $m;
@@ -310,7 +310,7 @@ final class Loft
             $p = Vector::add($row[$a], Vector::sub($row[($a + 1) % $m], $row[$a]), $w);
             $g = $spline->at($share * $end)[0];
             // the guide's ends rest on the nearest points of the outlines, which stay where they are
-            $hold = ($share <= 0.0 && $off0 >= 0) || ($share >= 1.0 && $off1 >= 0) ? 0.0 : 1.0;
+            $hold = $share <= 0.0 || $share >= 1.0 ? 0.0 : 1.0;
 
             return [$hold * ($g[0] - $p[0]), $hold * ($g[1] - $p[1]), $hold * ($g[2] - $p[2]), $at];
         };

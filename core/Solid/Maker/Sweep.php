@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Solid\Maker;
 
 use Cubo\Geometry\CubicSpline;
-use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\GridPatch;
 use Cubo\Solid\Refused;
@@ -377,14 +376,5 @@ final class Sweep
         }
 
         return new GridPatch($x, $y, $z, count($columns), $curve['circle'] !== null && count($columns) === $n, null, $vs, $breaks);
-    }
-
-    /** @return Transform the frame in which a path that begins upright at the origin finds its section */
-    public static function sectionFrame(Path $path): Transform
-    {
-        $t = self::direction($path->segments[0], true);
-        [$e1, $e2] = self::square($t);
-
-        return new Transform([$e1[0], $e2[0], $t[0], $e1[1], $e2[1], $t[1], $e1[2], $e2[2], $t[2]], $path->segments[0]['from']);
     }
 }
