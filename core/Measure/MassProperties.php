@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Solid\GridPatch;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
@@ -39,6 +40,9 @@ final class MassProperties
 
     /** @var array{float,float,float} the first vertex: parts far from the origin lose no digits */
     private array $o = [0.0, 0.0, 0.0];
+
+    /** @var array<int, array<int, array{float, float}|null>> parameters of free surfaces, by surface and vertex */
+    private array $spot = [];
 
     public function __construct(private readonly Solid $solid)
     {
@@ -224,6 +228,7 @@ final class MassProperties
         [$cx, $cy, $cz] = $s->point;
         [$ax, $ay, $az] = $s->axis;
         $kind = $s->kind;
+        $spots = $s->patch instanceof GridPatch ? $this->spots($s->patch, $m->surfaceOf[$m->facet[$t]], [$i, $j, $k]) : null;
         $slant = sqrt(1 + $s->slope ** 2);
         $x0 = $m->x[$i] - $cx;
         $y0 = $m->y[$i] - $cy;
@@ -237,6 +242,9 @@ final class MassProperties
             if ($kind === SurfaceKind::Patch) {
                 /** @var \Cubo\Solid\Patch $patch */
                 $patch = $s->patch;
+                if ($spots !== null && $patch instanceof GridPatch) {
+                    $patch->expect($spots[0][0] + $u * ($spots[1][0] - $spots[0][0]) + $v * ($spots[2][0] - $spots[0][0]), $spots[0][1] + $u * ($spots[1][1] - $spots[0][1]) + $v * ($spots[2][1] - $spots[0][1]));
+                }
                 [$q, [$dx, $dy, $dz], $sum, $product] = $patch->foot([$px, $py, $pz]);
                 $length = ($q[0] - $px) * $dx + ($q[1] - $py) * $dy + ($q[2] - $pz) * $dz;
                 $wide = 1 + $length * $sum + $length * $length * $product;
@@ -290,6 +298,34 @@ final class MassProperties
             }
         }
         $this->a += $area;
+    }
+
+    /**
+     * Parameters of a free surface at the corners of a triangle, in one turn: points between begin their search there.
+     *
+     * @param array{int,int,int} $corners
+     * @return list<array{float, float}>|null
+     */
+    private function spots(GridPatch $patch, int $surface, array $corners): ?array
+    {
+        $out = [];
+        $turn = $patch->period();
+        foreach ($corners as $v) {
+            if (! isset($this->spot[$surface][$v])) {
+                $patch->foot([$this->solid->x[$v], $this->solid->y[$v], $this->solid->z[$v]]);
+                $this->spot[$surface][$v] = $patch->lastFoot();
+            }
+            $at = $this->spot[$surface][$v];
+            if ($at === null) {
+                return null;
+            }
+            if ($turn > 0 && $out !== []) {
+                $at[0] -= $turn * round(($at[0] - $out[0][0]) / $turn);
+            }
+            $out[] = $at;
+        }
+
+        return $out;
     }
 
     private function wedges(): void

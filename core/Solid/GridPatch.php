@@ -120,6 +120,24 @@ final class GridPatch implements Patch
         return $this->shapeAt($u, $v) ?? throw new InvalidArgumentException('The patch has a spot without a normal.');
     }
 
+    /** @return array{float, float}|null parameters of the foot found last */
+    public function lastFoot(): ?array
+    {
+        return $this->last;
+    }
+
+    /** Where the next foot will be, as far as the caller knows: saves steps. */
+    public function expect(float $u, float $v): void
+    {
+        $this->last = [$u, $v];
+    }
+
+    /** One turn of u where it closes on itself, 0 where it does not. */
+    public function period(): float
+    {
+        return $this->closed ? $this->us[$this->columns - 1] - $this->us[0] + $this->us[1] - $this->us[0] : 0.0;
+    }
+
     /**
      * @param array{float,float,float} $p
      * @return array{float,float,float} squared distance and parameters of the nearest known point
