@@ -164,7 +164,10 @@ final class Triangulator
             }
             $this->fold($folded, $scale, (int) array_key_first($polygons));
             $next = $filled->nextToken;
-            $this->take($filled->triangles, [], $next, $label);
+            // where only an outline that ran backwards covers a place, its facet looks the other way
+            $m = $this->pair;
+            $along = $m->fx[$facet] * $m->fx[$label] + $m->fy[$facet] * $m->fy[$label] + $m->fz[$facet] * $m->fz[$label] > 0;
+            $this->take($filled->triangles, [], $next, $along === $up ? $label : $m->flip($label));
             array_push($glued, ...$filled->glued);
         }
         $this->take([], $glued, $next, $facet);

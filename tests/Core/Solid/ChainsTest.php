@@ -74,4 +74,4 @@ it('repeats what once went wrong', function (int $seed): void {
     foreach (RandomChains::build(RandomChains::plan($seed)) as $i => $part) {
         expect(Soundness::faults($part))->toBe([], "seed $seed, step $i");
     }
-})->with([126, 232, 301, 663, 669, 772, 960, 2264, 2519, 2619, 2826, 5067, 5156, 5569, 8971, 10167, 12944, 13955, 15692, 15847, 18855, 109910]);
+})->with([126, 232, 301, 663, 669, 772, 960, 2264, 2519, 2619, 2826, 5067, 5156, 5569, 8971, 10167, 12136, 12944, 13955, 15692, 15847, 18855, 109910]);
