@@ -39,6 +39,26 @@ final class EarClipping
     private array $token = [];
 
     /**
+     * Only the triangles, for whoever needs no tokens.
+     *
+     * @param list<list<int>> $loops vertices: outlines counter-clockwise, holes clockwise
+     * @param array<int, float> $u first coordinate by vertex
+     * @param array<int, float> $w second coordinate by vertex
+     * @return list<array{int,int,int}>
+     */
+    public static function fill(array $loops, array $u, array $w): array
+    {
+        $in = [];
+        $token = 0;
+        foreach ($loops as $loop) {
+            $in[] = [$loop, range($token, $token + count($loop) - 1)];
+            $token += count($loop);
+        }
+
+        return array_map(static fn (array $t): array => [$t[0], $t[1], $t[2]], (new self($in, $u, $w, $token + $token % 2))->triangles);
+    }
+
+    /**
      * @param list<array{array<int, int>, array<int, int>}> $loops outlines counter-clockwise, holes clockwise: vertices and tokens
      * @param array<int, float> $u first coordinate by vertex
      * @param array<int, float> $w second coordinate by vertex

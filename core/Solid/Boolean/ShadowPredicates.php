@@ -293,20 +293,13 @@ final class ShadowPredicates
     {
         $key = $pe * $this->sides + $qe;
         $known = $this->knownEdgeEdge[$key] ?? null;
-        if ($known === null) {
-            $value = $this->findEdgeEdge($pe, $qe);
-            $this->knownEdgeEdge[$key] = $this->crossCount === 0 ? false : [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow];
-
-            return $value;
+        if ($known !== null) {
+            return $this->recall($known);
         }
-        if ($known === false) {
-            $this->crossCount = 0;
+        $value = $this->findEdgeEdge($pe, $qe);
+        $this->knownEdgeEdge[$key] = $this->answer();
 
-            return 0;
-        }
-        [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow] = $known;
-
-        return $this->crossCount * $this->crossShadow;
+        return $value;
     }
 
     private function findEdgeEdge(int $pe, int $qe): int
@@ -479,20 +472,13 @@ final class ShadowPredicates
     {
         $key = $p * $this->faces + $f;
         $known = $this->knownVertexFace[$key] ?? null;
-        if ($known === null) {
-            $value = $this->findVertexFace($p, $f);
-            $this->knownVertexFace[$key] = $this->crossCount === 0 ? false : [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow];
-
-            return $value;
+        if ($known !== null) {
+            return $this->recall($known);
         }
-        if ($known === false) {
-            $this->crossCount = 0;
+        $value = $this->findVertexFace($p, $f);
+        $this->knownVertexFace[$key] = $this->answer();
 
-            return 0;
-        }
-        [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow] = $known;
-
-        return $this->crossCount * $this->crossShadow;
+        return $value;
     }
 
     private function findVertexFace(int $p, int $f): int
@@ -572,20 +558,13 @@ final class ShadowPredicates
     {
         $key = $q * $this->faces + $f;
         $known = $this->knownFaceVertex[$key] ?? null;
-        if ($known === null) {
-            $value = $this->findFaceVertex($f, $q);
-            $this->knownFaceVertex[$key] = $this->crossCount === 0 ? false : [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow];
-
-            return $value;
+        if ($known !== null) {
+            return $this->recall($known);
         }
-        if ($known === false) {
-            $this->crossCount = 0;
+        $value = $this->findFaceVertex($f, $q);
+        $this->knownFaceVertex[$key] = $this->answer();
 
-            return 0;
-        }
-        [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow] = $known;
-
-        return $this->crossCount * $this->crossShadow;
+        return $value;
     }
 
     private function findFaceVertex(int $f, int $q): int
@@ -658,6 +637,23 @@ final class ShadowPredicates
         }
 
         return $count * $this->crossShadow;
+    }
+
+    /** @return array{float,float,float,float,float,int,int}|false the answer just found, to be remembered */
+    private function answer(): array|false
+    {
+        return $this->crossCount === 0 ? false : [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow];
+    }
+
+    /** @param array{float,float,float,float,float,int,int}|false $known */
+    private function recall(array|false $known): int
+    {
+        if ($known === false) {
+            return $this->crossCount = 0;
+        }
+        [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow] = $known;
+
+        return $this->crossCount * $this->crossShadow;
     }
 
     private static function between(float $y, bool $hasA, float $yA, float $zA, bool $hasB, float $yB, float $zB): float

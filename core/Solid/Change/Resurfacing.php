@@ -303,7 +303,6 @@ final class Resurfacing
             }
         }
         $loops = [];
-        $token = 0;
         $seen = [];
         foreach ($next as $h => $_) {
             if (isset($seen[$h])) {
@@ -314,8 +313,7 @@ final class Resurfacing
                 $seen[$g] = true;
                 $loop[] = $s->start[$g];
             }
-            $loops[] = [$loop, range($token, $token + count($loop) - 1)];
-            $token += count($loop);
+            $loops[] = $loop;
         }
         $k = abs($n[2]) >= max(abs($n[0]), abs($n[1])) ? 2 : (abs($n[0]) >= abs($n[1]) ? 0 : 1);
         [$u, $w] = [[$b->y, $b->z], [$b->z, $b->x], [$b->x, $b->y]][$k];
@@ -323,7 +321,7 @@ final class Resurfacing
             [$u, $w] = [$w, $u];
         }
 
-        return array_map(static fn (array $t): array => [$t[0], $t[1], $t[2]], (new EarClipping($loops, $u, $w, $token + $token % 2))->triangles);
+        return EarClipping::fill($loops, $u, $w);
     }
 
     /**

@@ -50,7 +50,6 @@ final class Extrusion
         foreach ($profile->loops as $loop) {
             $count += count($loop);
         }
-        $token = 0;
         $sides = [];
         foreach ($profile->loops as $loop) {
             $ids = [];
@@ -61,8 +60,7 @@ final class Extrusion
                 $ids[] = $id;
                 $sides[] = [$id, $id - $i + ($i + 1) % count($loop), $curve];
             }
-            $loops[] = [$ids, range($token, $token + count($ids) - 1)];
-            $token += count($ids);
+            $loops[] = $ids;
         }
         for ($i = 0; $i < $count; $i++) {
             $b->vertex($b->x[$i], $b->y[$i], $to);
@@ -74,7 +72,7 @@ final class Extrusion
         }
         $bottom = $b->facet(0, 0, -1, -$from, $b->surface(Surface::plane("$step:$low")));
         $top = $b->facet(0, 0, 1, $to, $b->surface(Surface::plane("$step:$high")));
-        foreach ((new EarClipping($loops, $u, $w, $token + $token % 2))->triangles as [$p, $q, $r]) {
+        foreach (EarClipping::fill($loops, $u, $w) as [$p, $q, $r]) {
             $b->triangle($p, $r, $q, $bottom);
             $b->triangle($p + $count, $q + $count, $r + $count, $top);
         }

@@ -135,18 +135,7 @@ final class Lettering
         }
         $out = [];
         foreach ($outer as $o) {
-            $mine = array_values(array_filter($holes, static function (array $h) use ($o): bool {
-                [$u, $v] = $h[0];
-                $in = false;
-                foreach ($o as $i => [$au, $av]) {
-                    [$bu, $bv] = $o[($i + 1) % count($o)];
-                    if (($av > $v) !== ($bv > $v) && $u < $au + ($v - $av) / ($bv - $av) * ($bu - $au)) {
-                        $in = ! $in;
-                    }
-                }
-
-                return $in;
-            }));
+            $mine = array_values(array_filter($holes, static fn (array $h): bool => Profile::encloses($o, $h[0][0], $h[0][1])));
             $out[] = new Profile([$o, ...$mine]);
         }
 

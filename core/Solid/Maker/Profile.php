@@ -95,23 +95,30 @@ final readonly class Profile
             $area > 0 ? $outlines[] = $loop : $holes[] = $loop;
         }
         foreach ($holes as $hole) {
-            [$u, $v] = $hole[0];
-            $inside = false;
-            foreach ($outlines as $loop) {
-                $in = false;
-                foreach ($loop as $i => [$au, $av]) {
-                    [$bu, $bv] = $loop[($i + 1) % count($loop)];
-                    if (($av > $v) !== ($bv > $v) && $u < $au + ($v - $av) / ($bv - $av) * ($bu - $au)) {
-                        $in = ! $in;
-                    }
-                }
-                $inside = $inside || $in;
-            }
+            $inside = array_filter($outlines, static fn (array $loop): bool => self::encloses($loop, $hole[0][0], $hole[0][1])) !== [];
             if (! $inside) {
                 return false;
             }
         }
 
         return true;
+    }
+
+    /**
+     * Whether a point lies inside a loop, by the sides a ray to the right passes.
+     *
+     * @param list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}> $loop
+     */
+    public static function encloses(array $loop, float $u, float $v): bool
+    {
+        $in = false;
+        foreach ($loop as $i => [$au, $av]) {
+            [$bu, $bv] = $loop[($i + 1) % count($loop)];
+            if (($av > $v) !== ($bv > $v) && $u < $au + ($v - $av) / ($bv - $av) * ($bu - $au)) {
+                $in = ! $in;
+            }
+        }
+
+        return $in;
     }
 }

@@ -136,7 +136,7 @@ final class Revolution
             $loops[] = [...$outer, ...array_reverse($inner)];
         }
         $f = $this->b->facet(0, 0, $up ? 1 : -1, $up ? $h : -$h, $this->surface(Surface::plane("$this->step:$name")));
-        foreach (self::triangles($loops, $this->b->x, $this->b->y) as [$a, $b, $c]) {
+        foreach (EarClipping::fill($loops, $this->b->x, $this->b->y) as [$a, $b, $c]) {
             $up ? $this->b->triangle($a, $b, $c, $f) : $this->b->triangle($a, $c, $b, $f);
         }
     }
@@ -196,7 +196,7 @@ final class Revolution
         foreach ($profile->loops as $l => $loop) {
             $loops[] = range($first[$l], $first[$l] + count($loop) - 1);
         }
-        $triangles = self::triangles($loops, array_column($this->points, 0), array_column($this->points, 1));
+        $triangles = EarClipping::fill($loops, array_column($this->points, 0), array_column($this->points, 1));
         [$c, $s] = Transform::cosSin($this->angle);
         $start = $this->b->facet(0, -1, 0, 0.0, $this->surface(Surface::plane("$this->step:start")));
         $end = $this->b->facet(-$s, $c, 0, 0.0, $this->surface(Surface::plane("$this->step:end")));
@@ -205,23 +205,5 @@ final class Revolution
             [$a, $b, $d] = [$this->ring[$p], $this->ring[$q], $this->ring[$r]];
             $this->b->triangle($a[count($a) - 1], $d[count($d) - 1], $b[count($b) - 1], $end);
         }
-    }
-
-    /**
-     * @param list<list<int>> $loops
-     * @param array<int, float> $u
-     * @param array<int, float> $w
-     * @return list<array{int,int,int,int,int,int}>
-     */
-    private static function triangles(array $loops, array $u, array $w): array
-    {
-        $in = [];
-        $token = 0;
-        foreach ($loops as $loop) {
-            $in[] = [$loop, range($token, $token + count($loop) - 1)];
-            $token += count($loop);
-        }
-
-        return (new EarClipping($in, $u, $w, $token + $token % 2))->triangles;
     }
 }

@@ -163,14 +163,7 @@ final class Skin
         $d = $n[0] * $this->b->x[$at] + $n[1] * $this->b->y[$at] + $n[2] * $this->b->z[$at];
         $s = $this->surface(Surface::plane($name));
         $f = $reversed ? $this->b->facet(-$n[0], -$n[1], -$n[2], -$d, $s) : $this->b->facet($n[0], $n[1], $n[2], $d, $s);
-        $token = 0;
-        $in = [];
-        foreach ($loops as $loop) {
-            $loop = array_values(array_unique($loop));
-            $in[] = [$loop, range($token, $token + count($loop) - 1)];
-            $token += count($loop);
-        }
-        foreach ((new EarClipping($in, $u, $w, $token + $token % 2))->triangles as [$a, $b, $c]) {
+        foreach (EarClipping::fill(array_map(static fn (array $loop): array => array_values(array_unique($loop)), $loops), $u, $w) as [$a, $b, $c]) {
             $reversed ? $this->b->triangle($a, $c, $b, $f) : $this->b->triangle($a, $b, $c, $f);
         }
     }
