@@ -153,14 +153,26 @@ final class Evaluator
                 ? 'This cut takes the whole part away. The part is shown without this step.'
                 : 'The part and this shape share nothing. The part is shown without this step.', 'effect'));
         }
-        if ($effect === 'cut') {
+        if ($effect === 'cut' && ! self::hasWallsOf($result, $step)) {
             $before = $part->facettedVolume();
-            $after = $result->facettedVolume();
-            if ($before - $after < 1e-9 * $before) {
+            if ($before - $result->facettedVolume() < 1e-9 * $before) {
                 throw new StepProblem(new Message('cuts-nothing', 'This cut touches nothing.', 'The shape lies beside the part or only against its surface. Look at its place and direction. The part is shown without this step.'));
             }
         }
+
         return self::withinLimits($result);
+    }
+
+    /** A cut that leaves a wall has taken something away; one that swallows a whole body leaves none. */
+    private static function hasWallsOf(Solid $result, Step $step): bool
+    {
+        foreach ($result->surfaces as $surface) {
+            if (str_starts_with($surface->name, "$step->id:")) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function block(Step $step, StepValues $v): Solid

@@ -20,6 +20,8 @@ final class Solid
     /** @var array{float,float,float,float,float,float}|null */
     private ?array $box = null;
 
+    private ?float $volume = null;
+
     /**
      * @param array<int, float> $x
      * @param array<int, float> $y
@@ -78,6 +80,9 @@ final class Solid
     /** Signed volume enclosed by the flat triangles, mm3. */
     public function facettedVolume(): float
     {
+        if ($this->volume !== null) {
+            return $this->volume;
+        }
         $x = $this->x;
         $y = $this->y;
         $z = $this->z;
@@ -90,27 +95,32 @@ final class Solid
             $six += $x[$a] * ($y[$b] * $z[$c] - $z[$b] * $y[$c]) + $y[$a] * ($z[$b] * $x[$c] - $x[$b] * $z[$c]) + $z[$a] * ($x[$b] * $y[$c] - $y[$b] * $x[$c]);
         }
 
-        return $six / 6;
+        return $this->volume = $six / 6;
     }
 
     public function moved(Transform $t): self
     {
-        $r = $t->r;
         [$tx, $ty, $tz] = $t->t;
         $m = clone $this;
-        $m->box = null;
-        foreach ($this->x as $i => $a) {
-            $b = $this->y[$i];
-            $c = $this->z[$i];
-            $m->x[$i] = $r[0] * $a + $r[1] * $b + $r[2] * $c + $tx;
-            $m->y[$i] = $r[3] * $a + $r[4] * $b + $r[5] * $c + $ty;
-            $m->z[$i] = $r[6] * $a + $r[7] * $b + $r[8] * $c + $tz;
+        $m->box = $m->volume = null;
+        [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $t->r;
+        $px = $py = $pz = $nx = $ny = $nz = $offset = [];
+        foreach ($this->x as $v => $x) {
+            $y = $this->y[$v];
+            $z = $this->z[$v];
+            $px[] = $a * $x + $b * $y + $c * $z + $tx;
+            $py[] = $d * $x + $e * $y + $f * $z + $ty;
+            $pz[] = $g * $x + $h * $y + $i * $z + $tz;
         }
-        foreach ($this->nx as $f => $a) {
-            $n = $t->direction([$a, $this->ny[$f], $this->nz[$f]]);
-            [$m->nx[$f], $m->ny[$f], $m->nz[$f]] = $n;
-            $m->offset[$f] = $this->offset[$f] + $n[0] * $tx + $n[1] * $ty + $n[2] * $tz;
+        foreach ($this->nx as $v => $x) {
+            $y = $this->ny[$v];
+            $z = $this->nz[$v];
+            $nx[] = $u = $a * $x + $b * $y + $c * $z;
+            $ny[] = $w = $d * $x + $e * $y + $f * $z;
+            $nz[] = $k = $g * $x + $h * $y + $i * $z;
+            $offset[] = $this->offset[$v] + $u * $tx + $w * $ty + $k * $tz;
         }
+        [$m->x, $m->y, $m->z, $m->nx, $m->ny, $m->nz, $m->offset] = [$px, $py, $pz, $nx, $ny, $nz, $offset];
         foreach ($this->surfaces as $i => $s) {
             $m->surfaces[$i] = $s->moved($t);
         }
@@ -154,7 +164,7 @@ final class Solid
             return $this->moved(Transform::translation([-$about[0], -$about[1], -$about[2]]))->scaled($kx, $ky, $kz)->moved(Transform::translation($about));
         }
         $m = clone $this;
-        $m->box = null;
+        $m->box = $m->volume = null;
         foreach ($this->x as $i => $x) {
             $m->x[$i] = $kx * $x;
             $m->y[$i] = $ky * $this->y[$i];
@@ -192,7 +202,7 @@ final class Solid
         $nf = count($this->nx);
         $ns = count($this->surfaces);
         $m = clone $this;
-        $m->box = null;
+        $m->box = $m->volume = null;
         array_push($m->x, ...$o->x);
         array_push($m->y, ...$o->y);
         array_push($m->z, ...$o->z);

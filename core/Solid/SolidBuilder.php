@@ -24,8 +24,21 @@ final class SolidBuilder
     /** @var array<int, int> */
     private array $facet = [];
 
-    /** @var array<int, array{float,float,float,float,int}> normal, offset, surface */
-    private array $facets = [];
+    // facets: normal, offset, surface
+    /** @var array<int, float> */
+    private array $nx = [];
+
+    /** @var array<int, float> */
+    private array $ny = [];
+
+    /** @var array<int, float> */
+    private array $nz = [];
+
+    /** @var array<int, float> */
+    private array $offset = [];
+
+    /** @var array<int, int> */
+    private array $surfaceOf = [];
 
     /** @var list<Surface> */
     private array $surfaces = [];
@@ -65,17 +78,19 @@ final class SolidBuilder
 
     public function facet(float $nx, float $ny, float $nz, float $offset, int $surface): int
     {
-        $this->facets[] = [$nx + 0.0, $ny + 0.0, $nz + 0.0, $offset, $surface];
+        $this->nx[] = $nx + 0.0;
+        $this->ny[] = $ny + 0.0;
+        $this->nz[] = $nz + 0.0;
+        $this->offset[] = $offset;
+        $this->surfaceOf[] = $surface;
 
-        return count($this->facets) - 1;
+        return count($this->nx) - 1;
     }
 
     /** Height of a vertex above a facet's plane, mm. */
     public function height(int $facet, int $v): float
     {
-        [$nx, $ny, $nz, $d] = $this->facets[$facet];
-
-        return $nx * $this->x[$v] + $ny * $this->y[$v] + $nz * $this->z[$v] - $d;
+        return $this->nx[$facet] * $this->x[$v] + $this->ny[$facet] * $this->y[$v] + $this->nz[$facet] * $this->z[$v] - $this->offset[$facet];
     }
 
     public function distance2(int $a, int $b): float
@@ -133,8 +148,7 @@ final class SolidBuilder
 
         return new Solid(
             $this->x, $this->y, $this->z, $s, $twin, $this->facet,
-            array_column($this->facets, 0), array_column($this->facets, 1), array_column($this->facets, 2),
-            array_column($this->facets, 3), array_column($this->facets, 4), $this->surfaces,
+            $this->nx, $this->ny, $this->nz, $this->offset, $this->surfaceOf, $this->surfaces,
         );
     }
 
@@ -156,7 +170,11 @@ final class SolidBuilder
         foreach ($at as $key => $list) {
             $a = intdiv($key, $nv);
             $b = $key % $nv;
-            $faces = array_map(fn (int $h): array => [$h, $this->start[$h] === $a, array_slice($this->facets[$this->facet[intdiv($h, 3)]], 0, 3)], $list);
+            $faces = array_map(function (int $h) use ($a): array {
+                $f = $this->facet[intdiv($h, 3)];
+
+                return [$h, $this->start[$h] === $a, [$this->nx[$f], $this->ny[$f], $this->nz[$f]]];
+            }, $list);
             foreach ($list as $h) {
                 $twin[$h] = -1;
             }

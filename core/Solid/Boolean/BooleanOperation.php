@@ -113,11 +113,11 @@ final class BooleanOperation
         }
         $margin = $filter ? 1e-6 * $size : INF;
         $pair = new OperandPair($p, $q);
-        $shadow = new ShadowPredicates($pair, $op === Operation::Union ? 1.0 : -1.0, $tolerance);
         $broad = new BroadPhase($pair, $common, 2 * $tolerance, $margin);
+        $shadow = new ShadowPredicates($pair, $op === Operation::Union ? 1.0 : -1.0, $tolerance, $broad->pLeaving());
         $crossings = new Crossings($pair, $shadow, $broad, $op, $margin);
-        $inclusion = new Inclusion($pair, $shadow, $crossings, $op);
-        $outlines = new FaceOutlines($pair, $shadow, $crossings, $inclusion, $op, $tolerance);
+        $inclusion = new Inclusion($pair, $shadow, $broad, $crossings, $op);
+        $outlines = new FaceOutlines($pair, $shadow, $crossings, $inclusion, $tolerance);
 
         [$mesh, $narrow] = $this->filled($pair, $outlines, $size, $tolerance);
         // untouched facets too may continue in one of the other solid: on flats, and on rounds that both have
@@ -138,7 +138,7 @@ final class BooleanOperation
             }
         }
 
-        return CleanUp::run($mesh, $pair, $outlines->wholeTriangles, $tolerance, $size, $flats, $narrow);
+        return CleanUp::run($mesh, $pair, $outlines->oldTriangles, $tolerance, $size, $flats, $narrow);
     }
 
     /** @return array{Solid, bool} the closed mesh and whether it may have sides without length */

@@ -22,6 +22,9 @@ final class BroadPhase
     /** @var array<int, float> */
     public array $qBoxes = [];
 
+    /** @var array<int, int>|null */
+    private ?array $pLeaving = null;
+
     /** @var array<int, array<int, float>> planes through a triangle's edges, four numbers each, by triangle */
     public array $pEdgePlanes = [];
 
@@ -34,16 +37,58 @@ final class BroadPhase
      */
     public function __construct(
         private readonly OperandPair $pair,
-        private readonly array $common,
+        public readonly array $common,
         private readonly float $widen,
         private readonly float $margin,
     ) {
         $m = $pair;
-        $this->pTriangles = $this->reaching($m->px, $m->py, $m->pz, $m->pStart, $m->pFacet, $this->pBoxes);
-        $this->qTriangles = $this->reaching($m->qx, $m->qy, $m->qz, $m->qStart, $m->qFacet, $this->qBoxes);
+        $this->pTriangles = $this->reaching($common, $m->px, $m->py, $m->pz, $m->pStart, $m->pFacet, $this->pBoxes);
+        // a small Q lies in P's box as a whole: what counts is where P's faces are
+        $this->qTriangles = $this->reaching(self::narrowed($common, $this->pBoxes), $m->qx, $m->qy, $m->qz, $m->qStart, $m->qFacet, $this->qBoxes);
     }
 
     /**
+     * The part of a box that other boxes reach.
+     *
+     * @param array{float,float,float,float,float,float} $box
+     * @param array<int, float> $boxes six numbers each
+     * @return array{float,float,float,float,float,float}
+     */
+    private static function narrowed(array $box, array $boxes): array
+    {
+        $x0 = $y0 = $z0 = INF;
+        $x1 = $y1 = $z1 = -INF;
+        for ($k = 0, $n = count($boxes); $k < $n; $k += 6) {
+            $x0 = $boxes[$k] < $x0 ? $boxes[$k] : $x0;
+            $y0 = $boxes[$k + 1] < $y0 ? $boxes[$k + 1] : $y0;
+            $z0 = $boxes[$k + 2] < $z0 ? $boxes[$k + 2] : $z0;
+            $x1 = $boxes[$k + 3] > $x1 ? $boxes[$k + 3] : $x1;
+            $y1 = $boxes[$k + 4] > $y1 ? $boxes[$k + 4] : $y1;
+            $z1 = $boxes[$k + 5] > $z1 ? $boxes[$k + 5] : $z1;
+        }
+
+        return [max($box[0], $x0), max($box[1], $y0), max($box[2], $z0), min($box[3], $x1), min($box[4], $y1), min($box[5], $z1)];
+    }
+
+    /** @return array<int, int> a half-edge leaving each vertex of P that may lie in the common box */
+    public function pLeaving(): array
+    {
+        if ($this->pLeaving === null) {
+            $this->pLeaving = [];
+            $start = $this->pair->pStart;
+            foreach ($this->pTriangles as $t) {
+                $h = 3 * $t;
+                $this->pLeaving[$start[$h]] = $h;
+                $this->pLeaving[$start[$h + 1]] = $h + 1;
+                $this->pLeaving[$start[$h + 2]] = $h + 2;
+            }
+        }
+
+        return $this->pLeaving;
+    }
+
+    /**
+     * @param array{float,float,float,float,float,float} $within
      * @param array<int, float> $x
      * @param array<int, float> $y
      * @param array<int, float> $z
@@ -52,9 +97,9 @@ final class BroadPhase
      * @param array<int, float> $boxes filled
      * @return array<int, int>
      */
-    private function reaching(array $x, array $y, array $z, array $start, array $facet, array &$boxes): array
+    private function reaching(array $within, array $x, array $y, array $z, array $start, array $facet, array &$boxes): array
     {
-        [$ax, $ay, $az, $cx, $cy, $cz] = $this->common;
+        [$ax, $ay, $az, $cx, $cy, $cz] = $within;
         $fx = $this->pair->fx;
         $fy = $this->pair->fy;
         $fz = $this->pair->fz;
@@ -66,43 +111,31 @@ final class BroadPhase
         $hy = $cy - $my;
         $hz = $cz - $mz;
         $w = $this->widen;
+        // on which sides of the box each vertex lies, one bit per side
+        $beyond = [];
+        foreach ($x as $v => $k) {
+            $bits = $k < $ax ? 1 : ($k > $cx ? 2 : 0);
+            $k = $y[$v];
+            if ($k < $ay) {
+                $bits |= 4;
+            } elseif ($k > $cy) {
+                $bits |= 8;
+            }
+            $k = $z[$v];
+            if ($k < $az) {
+                $bits |= 16;
+            } elseif ($k > $cz) {
+                $bits |= 32;
+            }
+            $beyond[] = $bits;
+        }
         $found = [];
         $out = [];
         for ($h = 0, $t = 0, $n = count($start); $h < $n; $h += 3, $t++) {
             $a = $start[$h];
             $b = $start[$h + 1];
             $c = $start[$h + 2];
-            $u = $x[$a];
-            $v = $x[$b];
-            $k = $x[$c];
-            $x0 = $u < $v ? ($u < $k ? $u : $k) : ($v < $k ? $v : $k);
-            if ($x0 > $cx) {
-                continue;
-            }
-            $x1 = $u > $v ? ($u > $k ? $u : $k) : ($v > $k ? $v : $k);
-            if ($x1 < $ax) {
-                continue;
-            }
-            $u = $y[$a];
-            $v = $y[$b];
-            $k = $y[$c];
-            $y0 = $u < $v ? ($u < $k ? $u : $k) : ($v < $k ? $v : $k);
-            if ($y0 > $cy) {
-                continue;
-            }
-            $y1 = $u > $v ? ($u > $k ? $u : $k) : ($v > $k ? $v : $k);
-            if ($y1 < $ay) {
-                continue;
-            }
-            $u = $z[$a];
-            $v = $z[$b];
-            $k = $z[$c];
-            $z0 = $u < $v ? ($u < $k ? $u : $k) : ($v < $k ? $v : $k);
-            if ($z0 > $cz) {
-                continue;
-            }
-            $z1 = $u > $v ? ($u > $k ? $u : $k) : ($v > $k ? $v : $k);
-            if ($z1 < $az) {
+            if (($beyond[$a] & $beyond[$b] & $beyond[$c]) !== 0) {
                 continue;
             }
             $f = $facet[$t];
@@ -112,6 +145,21 @@ final class BroadPhase
                 continue;
             }
             $found[] = $t;
+            $u = $x[$a];
+            $v = $x[$b];
+            $k = $x[$c];
+            $x0 = $u < $v ? ($u < $k ? $u : $k) : ($v < $k ? $v : $k);
+            $x1 = $u > $v ? ($u > $k ? $u : $k) : ($v > $k ? $v : $k);
+            $u = $y[$a];
+            $v = $y[$b];
+            $k = $y[$c];
+            $y0 = $u < $v ? ($u < $k ? $u : $k) : ($v < $k ? $v : $k);
+            $y1 = $u > $v ? ($u > $k ? $u : $k) : ($v > $k ? $v : $k);
+            $u = $z[$a];
+            $v = $z[$b];
+            $k = $z[$c];
+            $z0 = $u < $v ? ($u < $k ? $u : $k) : ($v < $k ? $v : $k);
+            $z1 = $u > $v ? ($u > $k ? $u : $k) : ($v > $k ? $v : $k);
             $out[] = $x0 - $w;
             $out[] = $y0 - $w;
             $out[] = $z0 - $w;
@@ -242,6 +290,11 @@ final class BroadPhase
         $px = $m->px;
         $py = $m->py;
         $pz = $m->pz;
+        $pStart = $m->pStart;
+        $pFacet = $m->pFacet;
+        $qFacet = $m->qFacet;
+        $pTriangles = $this->pTriangles;
+        $qTriangles = $this->qTriangles;
         $found = [];
         for ($l = 0, $count = count($leaves); $l < $count; $l += 2) {
             $r = $leaves[$l] * BoxTree::LEAF;
@@ -268,8 +321,8 @@ final class BroadPhase
                     continue;
                 }
                 // the facet's plane against the leaf's box
-                $t = $this->pTriangles[$i];
-                $f = $m->pFacet[$t];
+                $t = $pTriangles[$i];
+                $f = $pFacet[$t];
                 $nx = $fx[$f];
                 $ny = $fy[$f];
                 $nz = $fz[$f];
@@ -291,15 +344,15 @@ final class BroadPhase
                     }
                 }
                 $h = 3 * $t;
-                $v = $m->pStart[$h];
+                $v = $pStart[$h];
                 $ax = $px[$v];
                 $ay = $py[$v];
                 $az = $pz[$v];
-                $v = $m->pStart[$h + 1];
+                $v = $pStart[$h + 1];
                 $bx = $px[$v];
                 $by = $py[$v];
                 $bz = $pz[$v];
-                $v = $m->pStart[$h + 2];
+                $v = $pStart[$h + 2];
                 $cx = $px[$v];
                 $cy = $py[$v];
                 $cz = $pz[$v];
@@ -311,7 +364,7 @@ final class BroadPhase
                     }
                     if ($filter) {
                         // all corners of P's triangle beyond the plane of Q's, asked here because it settles most pairs
-                        $g = $m->qFacet[$this->qTriangles[$j]];
+                        $g = $qFacet[$qTriangles[$j]];
                         $nx = $fx[$g];
                         $ny = $fy[$g];
                         $nz = $fz[$g];
@@ -323,7 +376,7 @@ final class BroadPhase
                         } elseif ($k < -$margin && $nx * $bx + $ny * $by + $nz * $bz - $fd[$g] < -$margin && $nx * $cx + $ny * $cy + $nz * $cz - $fd[$g] < -$margin) {
                             continue;
                         }
-                        if ($this->separated($t, $this->qTriangles[$j])) {
+                        if ($this->separated($t, $qTriangles[$j])) {
                             continue;
                         }
                     }

@@ -30,7 +30,7 @@ final class CleanUp
         Simplification::run($m);
         Seams::run($m);
 
-        return $m->compacted();
+        return Compaction::run($m);
     }
 
     /** @param array<int, true> $facets */

@@ -17,7 +17,8 @@ final class FaceOutlines
     /** @var array<int, list<array{array<int, int>, array<int, int>}>> by 2 * triangle + (1 for Q): loops of vertices and tokens */
     public array $groups = [];
 
-    public int $wholeTriangles = 0;
+    /** Triangles before the first new one: P's, with gaps where one has gone, then those that stay of Q. */
+    public int $oldTriangles = 0;
 
     /** @var array<int, int> result triangles so far */
     public array $start = [];
@@ -60,7 +61,6 @@ final class FaceOutlines
         public readonly ShadowPredicates $shadow,
         public readonly Crossings $crossings,
         public readonly Inclusion $inclusion,
-        Operation $op,
         private readonly float $tolerance,
     ) {
         $nq = count($pair->qFacet);
@@ -84,7 +84,7 @@ final class FaceOutlines
         }
         $this->alongFacePairs($nq);
         $this->link($inner);
-        $this->copyWholeFaces($touched, $op);
+        $this->keepWholeFaces($touched);
     }
 
     /**
@@ -94,9 +94,9 @@ final class FaceOutlines
     private function alongEdges(int $side, array $touched, array &$inner): void
     {
         $m = $this->pair;
-        [$start, $twin, $end, $facet, $x, $y, $z] = $side === 1
-            ? [$m->qStart, $m->qTwin, $this->shadow->qEnd, $m->qFacet, $m->qx, $m->qy, $m->qz]
-            : [$m->pStart, $m->pTwin, $this->shadow->pEnd, $m->pFacet, $m->px, $m->py, $m->pz];
+        [$start, $twin, $facet, $x, $y, $z] = $side === 1
+            ? [$m->qStart, $m->qTwin, $m->qFacet, $m->qx, $m->qy, $m->qz]
+            : [$m->pStart, $m->pTwin, $m->pFacet, $m->px, $m->py, $m->pz];
         $inc = $this->inclusion->of[$side];
         $id = $this->inclusion->id[$side];
         $events = $side === 1 ? $this->crossings->onQ : $this->crossings->onP;
@@ -109,7 +109,7 @@ final class FaceOutlines
                 }
                 $done[$h] = true;
                 $u = $start[$h];
-                $v = $end[$h];
+                $v = $start[$h % 3 === 2 ? $h - 2 : $h + 1];
                 $rise = $fall = $riseAt = $fallAt = [];
                 for ($k = 0, $i = $inc[$u]; $k < abs($i); $k++) {
                     if ($i > 0) {
@@ -387,49 +387,73 @@ final class FaceOutlines
     }
 
     /** @param array{array<int, true>, array<int, true>} $touched */
-    private function copyWholeFaces(array $touched, Operation $op): void
+    private function keepWholeFaces(array $touched): void
     {
         $m = $this->pair;
-        $number = [[], []];
-        foreach ([0, 1] as $side) {
-            $start = $side === 1 ? $m->qStart : $m->pStart;
-            $inc = $this->inclusion->of[$side];
-            $id = $this->inclusion->id[$side];
-            foreach ($side === 1 ? $m->qFacet : $m->pFacet as $f => $facet) {
-                $h = 3 * $f;
-                $i = $inc[$start[$h]];
-                if ($i === 0 || isset($touched[$side][$f])) {
-                    $number[$side][] = -1;
-
-                    continue;
+        // P is mostly the larger: its triangles keep their places, and those that go leave a gap
+        $this->start = $m->pStart;
+        $this->twin = $m->pTwin;
+        $this->facet = $m->pFacet;
+        $inc = $this->inclusion->of[0];
+        $turned = [];
+        foreach ($m->pFacet as $f => $_) {
+            $i = $inc[$m->pStart[3 * $f]];
+            if ($i !== 1) {
+                $this->facet[$f] = -1;
+                if ($i !== 0 && ! isset($touched[0][$f])) {
+                    $turned[] = $f;
                 }
-                $number[$side][] = $this->wholeTriangles++;
-                $this->start[] = $id[$start[$h]];
-                $this->start[] = $id[$start[$i > 0 ? $h + 1 : $h + 2]];
-                $this->start[] = $id[$start[$i > 0 ? $h + 2 : $h + 1]];
-                $this->facet[] = $i > 0 ? $facet : $m->flip($facet);
             }
         }
-        foreach ([0, 1] as $side) {
-            $start = $side === 1 ? $m->qStart : $m->pStart;
-            $twin = $side === 1 ? $m->qTwin : $m->pTwin;
-            $inc = $this->inclusion->of[$side];
-            foreach ($number[$side] as $f => $new) {
-                if ($new < 0) {
-                    continue;
-                }
-                $reversed = $inc[$start[3 * $f]] < 0;
-                for ($k = 0; $k < 3; $k++) {
-                    $h = 3 * $f + ($reversed ? 2 - $k : $k);
-                    $o = $twin[$h];
-                    $other = $number[$side][intdiv($o, 3)];
-                    if ($other >= 0) {
-                        $this->twin[] = 3 * $other + ($reversed ? 2 - $o % 3 : $o % 3);
-                    } else {
-                        $token = $this->wholeTokens[$side][$h];
-                        $this->halfEdgeOf[$token] = count($this->twin);
-                        $this->twin[] = -1 - $token;
-                    }
+        foreach ($touched[0] as $f => $_) {
+            $this->facet[$f] = -1;
+        }
+        foreach ($this->wholeTokens[0] as $h => $token) {
+            if ($this->facet[intdiv($h, 3)] >= 0) {
+                $this->twin[$h] = -1 - $token;
+                $this->halfEdgeOf[$token] = $h;
+            }
+        }
+        if ($turned !== []) {
+            $this->appendWholeFaces(0, $turned);
+        }
+        $inc = $this->inclusion->of[1];
+        $stay = [];
+        foreach ($m->qFacet as $f => $_) {
+            if ($inc[$m->qStart[3 * $f]] !== 0 && ! isset($touched[1][$f])) {
+                $stay[] = $f;
+            }
+        }
+        $this->appendWholeFaces(1, $stay);
+        $this->oldTriangles = count($this->facet);
+    }
+
+    /** @param list<int> $faces */
+    private function appendWholeFaces(int $side, array $faces): void
+    {
+        $m = $this->pair;
+        [$start, $twin, $facet] = $side === 1 ? [$m->qStart, $m->qTwin, $m->qFacet] : [$m->pStart, $m->pTwin, $m->pFacet];
+        $inc = $this->inclusion->of[$side];
+        $id = $this->inclusion->id[$side];
+        $first = count($this->facet);
+        $number = array_flip($faces);
+        foreach ($faces as $f) {
+            $h = 3 * $f;
+            $reversed = $inc[$start[$h]] < 0;
+            $this->start[] = $id[$start[$h]];
+            $this->start[] = $id[$start[$reversed ? $h + 2 : $h + 1]];
+            $this->start[] = $id[$start[$reversed ? $h + 1 : $h + 2]];
+            $this->facet[] = $reversed ? $m->flip($facet[$f]) : $facet[$f];
+            for ($k = 0; $k < 3; $k++) {
+                $h = 3 * $f + ($reversed ? 2 - $k : $k);
+                $o = $twin[$h];
+                $other = $number[intdiv($o, 3)] ?? -1;
+                if ($other >= 0) {
+                    $this->twin[] = 3 * ($first + $other) + ($reversed ? 2 - $o % 3 : $o % 3);
+                } else {
+                    $token = $this->wholeTokens[$side][$h];
+                    $this->halfEdgeOf[$token] = count($this->twin);
+                    $this->twin[] = -1 - $token;
                 }
             }
         }
@@ -443,7 +467,7 @@ final class FaceOutlines
      */
     public function displacement(int $vertex): array
     {
-        $s = $this->inclusion->source[$vertex];
+        $s = $this->inclusion->source[$vertex] ?? $vertex;
         if ($s === -1) {
             return [0.0, 0.0, 0.0];
         }
@@ -455,7 +479,7 @@ final class FaceOutlines
         $at = [$this->inclusion->x[$vertex], $this->inclusion->y[$vertex], $this->inclusion->z[$vertex]];
         if ($ofP) {
             $u = $m->pStart[$edge];
-            $v = $this->shadow->pEnd[$edge];
+            $v = $m->pStart[$edge % 3 === 2 ? $edge - 2 : $edge + 1];
             $t = [$m->px[$v] - $m->px[$u], $m->py[$v] - $m->py[$u], $m->pz[$v] - $m->pz[$u]];
             $l2 = $t[0] ** 2 + $t[1] ** 2 + $t[2] ** 2;
             $s = $l2 > 0 ? (($at[0] - $m->px[$u]) * $t[0] + ($at[1] - $m->py[$u]) * $t[1] + ($at[2] - $m->pz[$u]) * $t[2]) / $l2 : 0.5;
@@ -474,7 +498,7 @@ final class FaceOutlines
             return [$d[0] - $k * $t[0], $d[1] - $k * $t[1], $d[2] - $k * $t[2]];
         }
         $u = $m->qStart[$edge];
-        $v = $this->shadow->qEnd[$edge];
+        $v = $m->qStart[$edge % 3 === 2 ? $edge - 2 : $edge + 1];
         $t = [$m->qx[$v] - $m->qx[$u], $m->qy[$v] - $m->qy[$u], $m->qz[$v] - $m->qz[$u]];
         $f = $m->pFacet[$face];
         $n = [$m->fx[$f], $m->fy[$f], $m->fz[$f]];

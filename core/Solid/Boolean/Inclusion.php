@@ -6,10 +6,12 @@ namespace Cubo\Solid\Boolean;
 
 /**
  * How often each vertex of P and Q appears in the result (negative: turned over), and the numbers of the result's
- * vertices: crossings first, then what stays of P, then of Q.
+ * vertices: P's keep theirs, crossings and what stays of Q follow. P's vertices that go are left unused.
  */
 final class Inclusion
 {
+    private const UNKNOWN = PHP_INT_MAX;
+
     /** @var array{array<int, int>, array<int, int>} inclusion by vertex, for P and Q */
     public array $of = [[], []];
 
@@ -20,163 +22,177 @@ final class Inclusion
     public array $crossingId = [];
 
     /** @var array<int, float> result vertices */
-    public array $x = [];
+    public array $x;
 
     /** @var array<int, float> */
-    public array $y = [];
+    public array $y;
 
     /** @var array<int, float> */
-    public array $z = [];
+    public array $z;
 
-    /** @var array<int, int> where a result vertex comes from: P vertex >= 0, Q vertex -1, crossing c as -2 - c */
+    /** @var array<int, int> where the result's vertices after P's come from: P vertex >= 0, Q vertex -1, crossing c as -2 - c */
     public array $source = [];
 
-    public function __construct(private readonly OperandPair $pair, private readonly ShadowPredicates $shadow, Crossings $crossings, Operation $op)
+    public function __construct(private readonly OperandPair $pair, private readonly ShadowPredicates $shadow, private readonly BroadPhase $broad, Crossings $crossings, Operation $op)
     {
         $m = $pair;
+        // far from the other solid nothing is inside it
+        $far = $op === Operation::Intersection ? 0 : 1;
+        $this->of = [array_fill(0, count($m->px), $far), array_fill(0, count($m->qx), $op === Operation::Difference ? 0 : $far)];
+        $this->id[0] = range(0, count($m->px) - 1);
+        $this->x = $m->px;
+        $this->y = $m->py;
+        $this->z = $m->pz;
         foreach ($crossings->weight as $c => $w) {
             $this->crossingId[] = count($this->x);
-            for ($k = abs($w); $k > 0; $k--) {
-                $this->x[] = $crossings->x[$c];
-                $this->y[] = $crossings->y[$c];
-                $this->z[] = $crossings->z[$c];
-                $this->source[] = -2 - $c;
+            $this->add($crossings->x[$c], $crossings->y[$c], $crossings->z[$c], abs($w), -2 - $c);
+        }
+        $near = $this->windings(true, $m->pStart, $m->pTwin, $m->px, $m->py, $m->pz, $broad->pLeaving(), $crossings->pWinding);
+        foreach ($near as $v => $w) {
+            $i = $op === Operation::Intersection ? $w : 1 - $w;
+            $this->of[0][$v] = $i;
+            if ($i > 1 || $i < -1) {
+                $this->id[0][$v] = count($this->x);
+                $this->add($m->px[$v], $m->py[$v], $m->pz[$v], abs($i), $v);
             }
         }
-        $winding = [
-            $this->flood(true, count($m->px), $m->pStart, $m->pTwin, $shadow->pEnd, $crossings->pWinding, $this->box($m->qx, $m->qy, $m->qz)),
-            $this->flood(false, count($m->qx), $m->qStart, $m->qTwin, $shadow->qEnd, $crossings->qWinding, $this->box($m->px, $m->py, $m->pz)),
-        ];
-        foreach ([0, 1] as $side) {
-            [$x, $y, $z] = $side === 0 ? [$m->px, $m->py, $m->pz] : [$m->qx, $m->qy, $m->qz];
-            foreach ($winding[$side] as $v => $w) {
-                $i = match (true) {
-                    $w === null => 0,
-                    $op === Operation::Intersection => $w,
-                    $op === Operation::Union => 1 - $w,
-                    default => $side === 1 ? -$w : 1 - $w,
-                };
-                $this->of[$side][] = $i;
-                $this->id[$side][] = count($this->x);
-                for ($k = abs($i); $k > 0; $k--) {
-                    $this->x[] = $x[$v];
-                    $this->y[] = $y[$v];
-                    $this->z[] = $z[$v];
-                    $this->source[] = $side === 1 ? -1 : $v;
-                }
+        $leaving = [];
+        foreach ($m->qStart as $h => $v) {
+            $leaving[$v] = $h;
+        }
+        $near = $this->windings(false, $m->qStart, $m->qTwin, $m->qx, $m->qy, $m->qz, $leaving, $crossings->qWinding);
+        foreach ($near as $v => $w) {
+            $this->of[1][$v] = match ($op) {
+                Operation::Intersection => $w,
+                Operation::Union => 1 - $w,
+                Operation::Difference => -$w,
+            };
+        }
+        foreach ($this->of[1] as $v => $i) {
+            $this->id[1][] = count($this->x);
+            if ($i !== 0) {
+                $this->add($m->qx[$v], $m->qy[$v], $m->qz[$v], abs($i), -1);
             }
         }
     }
 
+    private function add(float $x, float $y, float $z, int $times, int $source): void
+    {
+        for ($k = 0; $k < $times; $k++) {
+            $this->source[count($this->x)] = $source;
+            $this->x[] = $x;
+            $this->y[] = $y;
+            $this->z[] = $z;
+        }
+    }
+
     /**
+     * Winding number of the other solid at every vertex in the box both share: where no neighbour is known, one vertex is
+     * counted against all faces; the others follow by the crossings between them. Outside of the box it is 0.
+     *
+     * @param array<int, int> $start
+     * @param array<int, int> $twin
      * @param array<int, float> $x
      * @param array<int, float> $y
      * @param array<int, float> $z
-     * @return array{float,float,float,float,float,float} widened by more than the movement in ties
-     */
-    private function box(array $x, array $y, array $z): array
-    {
-        if ($x === [] || $y === [] || $z === []) {
-            return [1.0, 1.0, 1.0, -1.0, -1.0, -1.0];
-        }
-        $w = 4 * $this->shadow->tolerance;
-
-        return [min($x) - $w, min($y) - $w, min($z) - $w, max($x) + $w, max($y) + $w, max($z) + $w];
-    }
-
-    /**
-     * Winding number of the other solid at every vertex: none outside of its box; where no neighbour is known, one vertex
-     * is counted against all faces; the others follow by the crossings between them.
-     *
-     * @param array{float,float,float,float,float,float} $otherBox
-     * @param array<int, int> $start
-     * @param array<int, int> $twin
-     * @param array<int, int> $end
+     * @param array<int, int> $leaving
      * @param array<int, int> $crossed
-     * @return array<int, int|null> null for vertices no triangle uses
+     * @return array<int, int>
      */
-    private function flood(bool $isP, int $nv, array $start, array $twin, array $end, array $crossed, array $otherBox): array
+    private function windings(bool $isP, array $start, array $twin, array $x, array $y, array $z, array $leaving, array $crossed): array
     {
-        $leaving = array_fill(0, $nv, -1);
-        foreach ($start as $h => $v) {
-            $leaving[$v] = $h;
-        }
-        $winding = array_fill(0, $nv, null);
-        $sign = $isP ? -1 : 1;
-        $faces = count($isP ? $this->pair->qFacet : $this->pair->pFacet);
-        $x = $isP ? $this->pair->px : $this->pair->qx;
-        $y = $isP ? $this->pair->py : $this->pair->qy;
-        $z = $isP ? $this->pair->pz : $this->pair->qz;
-        $other = $isP ? $this->pair->qx : $this->pair->px;
-        $otherStart = $isP ? $this->pair->qStart : $this->pair->pStart;
-        // outside of the other's box nothing is inside it
+        [$x0, $y0, $z0, $x1, $y1, $z1] = $this->broad->common;
+        $winding = array_fill(0, count($x), 0);
         $near = [];
-        [$x0, $y0, $z0, $x1, $y1, $z1] = $otherBox;
-        for ($v = 0; $v < $nv; $v++) {
-            if ($leaving[$v] < 0) {
-                continue;
-            }
-            if ($x[$v] < $x0 || $x[$v] > $x1 || $y[$v] < $y0 || $y[$v] > $y1 || $z[$v] < $z0 || $z[$v] > $z1) {
-                $winding[$v] = 0;
-            } else {
+        foreach ($leaving as $v => $_) {
+            if ($x[$v] >= $x0 && $x[$v] <= $x1 && $y[$v] >= $y0 && $y[$v] <= $y1 && $z[$v] >= $z0 && $z[$v] <= $z1) {
+                $winding[$v] = self::UNKNOWN;
                 $near[] = $v;
             }
         }
+        sort($near);
+        $sign = $isP ? -1 : 1;
         $seeds = [];
-        foreach ($near as $v) {
-            if ($winding[$v] !== null) {
-                continue;
-            }
-            // from a neighbour that is known, if there is one
-            $h = $leaving[$v];
-            do {
-                $u = $end[$h];
-                $g = $twin[$h];
-                if ($winding[$u] !== null) {
-                    $winding[$v] = $winding[$u] - $sign * ($crossed[$h] ?? -($crossed[$g] ?? 0));
-                    self::spread($v, $winding, $leaving, $twin, $end, $crossed, $sign);
-                    continue 2;
-                }
-                $h = $g % 3 === 2 ? $g - 2 : $g + 1;
-            } while ($h !== $leaving[$v]);
-            $seeds[] = $v;
-        }
-        foreach ($seeds as $seed) {
-            if ($winding[$seed] !== null) {
-                continue;
-            }
-            $w = 0;
-            // faces that lie wholly to one side throw no shadow on the seed
-            $sx = $x[$seed];
-            $tolerance = $this->shadow->tolerance;
-            $left = $sx - $tolerance;
-            $right = $sx + $tolerance;
-            for ($f = 0, $h = 0; $f < $faces; $f++, $h += 3) {
-                $a = $other[$otherStart[$h]];
-                $b = $other[$otherStart[$h + 1]];
-                $c = $other[$otherStart[$h + 2]];
-                if (($a < $left && $b < $left && $c < $left) || ($a > $right && $b > $right && $c > $right)) {
+        if (count($near) === count($x)) {
+            $seeds = $near;
+        } else {
+            foreach ($near as $v) {
+                if ($winding[$v] !== self::UNKNOWN) {
                     continue;
                 }
-                $w += $isP ? -$this->shadow->vertexFace($seed, $f) : $this->shadow->faceVertex($f, $seed);
+                // from a neighbour that is known, if there is one
+                $h = $leaving[$v];
+                do {
+                    $u = $start[$h % 3 === 2 ? $h - 2 : $h + 1];
+                    $g = $twin[$h];
+                    if ($winding[$u] !== self::UNKNOWN) {
+                        $winding[$v] = $winding[$u] - $sign * ($crossed[$h] ?? -($crossed[$g] ?? 0));
+                        self::spread($v, $winding, $leaving, $start, $twin, $crossed, $sign);
+                        continue 2;
+                    }
+                    $h = $g % 3 === 2 ? $g - 2 : $g + 1;
+                } while ($h !== $leaving[$v]);
+                $seeds[] = $v;
             }
-            $winding[$seed] = $w;
-            self::spread($seed, $winding, $leaving, $twin, $end, $crossed, $sign);
+        }
+        foreach ($seeds as $seed) {
+            if ($winding[$seed] === self::UNKNOWN) {
+                $winding[$seed] = $this->counted($isP, $seed, $x[$seed], $y[$seed], $z[$seed]);
+                self::spread($seed, $winding, $leaving, $start, $twin, $crossed, $sign);
+            }
         }
 
-        return $winding;
+        $out = [];
+        foreach ($near as $v) {
+            $out[$v] = $winding[$v];
+        }
+
+        return $out;
+    }
+
+    /** Winding number of the other solid at a vertex, from all its faces. */
+    private function counted(bool $isP, int $vertex, float $atX, float $atY, float $atZ): int
+    {
+        $m = $this->pair;
+        [$x, $y, $z, $start] = $isP ? [$m->qx, $m->qy, $m->qz, $m->qStart] : [$m->px, $m->py, $m->pz, $m->pStart];
+        // faces that lie wholly to one side, or on the far side of what is lower, throw no shadow on it
+        $tolerance = $this->shadow->tolerance;
+        [$x0, $x1, $y0, $y1] = [$atX - $tolerance, $atX + $tolerance, $atY - $tolerance, $atY + $tolerance];
+        $low = $isP ? $atZ - $tolerance : -INF;
+        $high = $isP ? INF : $atZ + $tolerance;
+        $w = 0;
+        for ($f = 0, $h = 0, $n = count($start); $h < $n; $f++, $h += 3) {
+            $a = $start[$h];
+            $b = $start[$h + 1];
+            $c = $start[$h + 2];
+            $k = $x[$a];
+            if ($k < $x0 ? $x[$b] < $x0 && $x[$c] < $x0 : ($k > $x1 && $x[$b] > $x1 && $x[$c] > $x1)) {
+                continue;
+            }
+            $k = $y[$a];
+            if ($k < $y0 ? $y[$b] < $y0 && $y[$c] < $y0 : ($k > $y1 && $y[$b] > $y1 && $y[$c] > $y1)) {
+                continue;
+            }
+            $k = $z[$a];
+            if ($k < $low ? $z[$b] < $low && $z[$c] < $low : ($k > $high && $z[$b] > $high && $z[$c] > $high)) {
+                continue;
+            }
+            $w += $isP ? -$this->shadow->vertexFace($vertex, $f) : $this->shadow->faceVertex($f, $vertex);
+        }
+
+        return $w;
     }
 
     /**
      * Carries what is known of a vertex to all it hangs together with and that is not known yet.
      *
-     * @param array<int, int|null> $winding
+     * @param array<int, int> $winding
      * @param array<int, int> $leaving
+     * @param array<int, int> $start
      * @param array<int, int> $twin
-     * @param array<int, int> $end
      * @param array<int, int> $crossed
      */
-    private static function spread(int $from, array &$winding, array $leaving, array $twin, array $end, array $crossed, int $sign): void
+    private static function spread(int $from, array &$winding, array $leaving, array $start, array $twin, array $crossed, int $sign): void
     {
         $stack = [$from];
         while ($stack !== []) {
@@ -184,9 +200,9 @@ final class Inclusion
             $first = $h = $leaving[$v];
             $w = $winding[$v];
             do {
-                $u = $end[$h];
+                $u = $start[$h % 3 === 2 ? $h - 2 : $h + 1];
                 $g = $twin[$h];
-                if ($winding[$u] === null) {
+                if ($winding[$u] === self::UNKNOWN) {
                     $winding[$u] = $w + $sign * ($crossed[$h] ?? -($crossed[$g] ?? 0));
                     $stack[] = $u;
                 }

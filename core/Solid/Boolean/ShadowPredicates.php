@@ -61,12 +61,6 @@ final class ShadowPredicates
     /** @var array{float,float,float,float,float} */
     private array $eventB = [0.0, 0.0, 0.0, 0.0, 0.0];
 
-    /** @var array<int, int> end vertex of each half-edge of P */
-    public readonly array $pEnd;
-
-    /** @var array<int, int> */
-    public readonly array $qEnd;
-
     /** @var array<int, float> displacement of P vertices, filled as asked for */
     private array $dx = [];
 
@@ -90,38 +84,19 @@ final class ShadowPredicates
 
     private readonly int $sides;
 
-    /** @var array<int, int> a half-edge leaving each P vertex */
-    private array $leaving = [];
-
     /**
      * @param float $outward +1 moves the first solid's vertices outward in ties, -1 inward
      * @param float $tolerance millimetres
+     * @param array<int, int> $leaving a half-edge leaving each P vertex, where it is known
      */
     public function __construct(
         private readonly OperandPair $pair,
         private readonly float $outward,
         public readonly float $tolerance,
+        private array $leaving = [],
     ) {
         $this->faces = max(count($pair->pFacet), count($pair->qFacet));
         $this->sides = count($pair->qStart);
-        $this->pEnd = self::ends($pair->pStart);
-        $this->qEnd = self::ends($pair->qStart);
-    }
-
-    /**
-     * @param array<int, int> $start
-     * @return array<int, int>
-     */
-    private static function ends(array $start): array
-    {
-        $ends = [];
-        for ($h = 0, $n = count($start); $h < $n; $h += 3) {
-            $ends[] = $start[$h + 1];
-            $ends[] = $start[$h + 2];
-            $ends[] = $start[$h];
-        }
-
-        return $ends;
     }
 
     /**
@@ -142,7 +117,7 @@ final class ShadowPredicates
             return $this->dx[$v];
         }
         $m = $this->pair;
-        if ($this->leaving === []) {
+        if (! isset($this->leaving[$v])) {
             foreach ($m->pStart as $h => $w) {
                 $this->leaving[$w] = $h;
             }
@@ -154,7 +129,7 @@ final class ShadowPredicates
         $first = $h = $this->leaving[$v];
         do {
             $before = $h % 3 === 0 ? $h + 2 : $h - 1;
-            $b = $this->pEnd[$h];
+            $b = $m->pStart[$h % 3 === 2 ? $h - 2 : $h + 1];
             $c = $m->pStart[$before];
             $ux = $m->px[$b] - $x0;
             $uy = $m->py[$b] - $y0;
@@ -307,9 +282,9 @@ final class ShadowPredicates
         $m = $this->pair;
         $this->crossCount = 0;
         $p0 = $m->pStart[$pe];
-        $p1 = $this->pEnd[$pe];
+        $p1 = $m->pStart[$pe % 3 === 2 ? $pe - 2 : $pe + 1];
         $q0 = $m->qStart[$qe];
-        $q1 = $this->qEnd[$qe];
+        $q1 = $m->qStart[$qe % 3 === 2 ? $qe - 2 : $qe + 1];
         $tol = $this->tolerance;
         $a0 = $m->px[$p0];
         $a1 = $m->px[$p1];
@@ -683,7 +658,7 @@ final class ShadowPredicates
     public function edgeFace(int $pe, int $f): int
     {
         $this->hasA = $this->hasB = false;
-        $count = $this->vertexFace($this->pEnd[$pe], $f);
+        $count = $this->vertexFace($this->pair->pStart[$pe % 3 === 2 ? $pe - 2 : $pe + 1], $f);
         $this->noteEvent();
         $count -= $this->vertexFace($this->pair->pStart[$pe], $f);
         $this->noteEvent();
@@ -703,7 +678,7 @@ final class ShadowPredicates
     public function faceEdge(int $f, int $qe): int
     {
         $this->hasA = $this->hasB = false;
-        $count = $this->faceVertex($f, $this->qEnd[$qe]);
+        $count = $this->faceVertex($f, $this->pair->qStart[$qe % 3 === 2 ? $qe - 2 : $qe + 1]);
         $this->noteEvent();
         $count -= $this->faceVertex($f, $this->pair->qStart[$qe]);
         $this->noteEvent();

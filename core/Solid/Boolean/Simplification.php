@@ -35,11 +35,7 @@ final class Simplification
         $n = count($m->start);
         for ($h = 3 * $m->whole; $h < $n; $h++) {
             $this->candidate[$m->start[$h]] = true;
-        }
-        for ($h = 0; $h < $n; $h++) {
-            if (isset($this->candidate[$m->start[$h]])) {
-                $m->leaving[$m->start[$h]] = $h;
-            }
+            $m->leaving[$m->start[$h]] = $h;
         }
         $this->queue = array_keys($this->candidate);
         $this->queued = array_fill_keys($this->queue, true);

@@ -35,7 +35,7 @@ final class WorkingMesh
     public array $leaving = [];
 
     /**
-     * @param int $whole count of triangles at the beginning that no crossing touched
+     * @param int $whole count of triangles at the beginning that are not new
      * @param float $eps distances below this count as none, mm
      */
     public function __construct(Solid $mesh, public readonly OperandPair $pair, public readonly int $whole, public readonly float $eps)
@@ -139,80 +139,5 @@ final class WorkingMesh
             $this->join($c, $d);
         }
         $this->facet[intdiv($h, 3)] = $this->facet[intdiv($g, 3)] = -1;
-    }
-
-    /** The result with its own vertices, facets and surfaces only. */
-    public function compacted(): Solid
-    {
-        $m = $this->pair;
-        $out = new Solid;
-        $start = $this->start;
-        $twin = $this->twin;
-        $x = $this->x;
-        $y = $this->y;
-        $z = $this->z;
-        $vertex = array_fill(0, count($x), -1);
-        $facet = array_fill(0, count($m->fx), -1);
-        $offset = $surface = $ox = $oy = $oz = $os = $of = [];
-        $facets = $vertices = 0;
-        $shift = 0;
-        foreach ($this->facet as $t => $f) {
-            if ($f < 0) {
-                $offset[] = 0;
-                $shift += 3;
-
-                continue;
-            }
-            // how far the half-edges of this triangle move up
-            $offset[] = $shift;
-            if ($facet[$f] < 0) {
-                $facet[$f] = $facets++;
-                $out->nx[] = $m->fx[$f];
-                $out->ny[] = $m->fy[$f];
-                $out->nz[] = $m->fz[$f];
-                $out->offset[] = $m->fd[$f];
-                $s = $m->fSurface[$f];
-                if (! isset($surface[$s])) {
-                    $surface[$s] = count($out->surfaces);
-                    $out->surfaces[] = $m->surfaces[$s];
-                }
-                $out->surfaceOf[] = $surface[$s];
-            }
-            $of[] = $facet[$f];
-            for ($h = 3 * $t, $end = $h + 3; $h < $end; $h++) {
-                $v = $start[$h];
-                $w = $vertex[$v];
-                if ($w < 0) {
-                    $w = $vertex[$v] = $vertices++;
-                    $ox[] = $x[$v];
-                    $oy[] = $y[$v];
-                    $oz[] = $z[$v];
-                }
-                $os[] = $w;
-            }
-        }
-        $ot = [];
-        if ($shift === 0) {
-            $ot = $twin;
-        } else {
-            foreach ($this->facet as $t => $f) {
-                if ($f >= 0) {
-                    $o = $twin[3 * $t];
-                    $ot[] = $o - $offset[intdiv($o, 3)];
-                    $o = $twin[3 * $t + 1];
-                    $ot[] = $o - $offset[intdiv($o, 3)];
-                    $o = $twin[3 * $t + 2];
-                    $ot[] = $o - $offset[intdiv($o, 3)];
-                }
-            }
-        }
-        $out->x = $ox;
-        $out->y = $oy;
-        $out->z = $oz;
-        $out->start = $os;
-        $out->twin = $ot;
-        $out->facet = $of;
-
-        return $out;
     }
 }
