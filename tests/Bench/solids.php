@@ -220,8 +220,8 @@ $edited = static function (int $index, int $run) use ($steps, $recipe): Recipe {
 };
 $last = count($jobs) - 1;
 [$nothing, , $ratio] = $both($last, static fn (): Solid => (new Evaluator)->evaluate($whole)->part());
-[$lastStep] = $both($last, static fn (int $run): Solid => (new Evaluator($cache))->evaluate($edited(count($steps) - 1, $run))->part());
-[$firstStep] = $both($last, static fn (int $run): Solid => (new Evaluator($cache))->evaluate($edited(0, $run))->part());
+[$lastStep] = $both($last, static fn (int $run): Solid => (new Evaluator(clone $cache))->evaluate($edited(count($steps) - 1, $run))->part());
+[$firstStep] = $both($last, static fn (int $run): Solid => (new Evaluator(clone $cache))->evaluate($edited(0, $run))->part());
 printf("\n%d steps, %d triangles: from nothing %.1f ms (%.2f times manifold-3d's booleans), last step edited %.1f ms, first step edited %.1f ms\n", count($steps), (new Evaluator)->evaluate($whole)->part()->triangleCount(), $nothing, $ratio, $lastStep, $firstStep);
 
 $before = memory_get_usage();

@@ -70,7 +70,12 @@ final class Inclusion
         }
         foreach ($this->of[1] as $v => $i) {
             $this->id[1][] = count($this->x);
-            if ($i !== 0) {
+            if ($i === 1 || $i === -1) {
+                $this->source[count($this->x)] = -1;
+                $this->x[] = $m->qx[$v];
+                $this->y[] = $m->qy[$v];
+                $this->z[] = $m->qz[$v];
+            } elseif ($i !== 0) {
                 $this->add($m->qx[$v], $m->qy[$v], $m->qz[$v], abs($i), -1);
             }
         }
