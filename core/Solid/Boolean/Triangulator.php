@@ -15,6 +15,9 @@ use Cubo\Solid\VertexWelding;
  */
 final class Triangulator
 {
+    /** Heights below this many tolerances may come out turned over by rounding alone. */
+    private const ROUNDING = 10;
+
     /** @var array<int, int> */
     private array $start;
 
@@ -73,10 +76,7 @@ final class Triangulator
             [[$a, $b, $c], [$p, $q, $r]] = $first;
             $this->emit($a, $b, $c, $p, $q, $r, $facet);
             [$u, $w] = $this->plane($facet);
-            $twice = ($u[$b] - $u[$a]) * ($w[$c] - $w[$a]) - ($w[$b] - $w[$a]) * ($u[$c] - $u[$a]);
-            if ($twice < 0) {
-                $this->fold(-$twice, abs($u[$b] - $u[$a]) + abs($w[$b] - $w[$a]) + abs($u[$c] - $u[$a]) + abs($w[$c] - $w[$a]), $face);
-            }
+            $this->fold($this->invertedArea([[$a, $b, $c]], $u, $w), $face);
 
             return;
         }
@@ -85,12 +85,8 @@ final class Triangulator
             return;
         }
         $best = new EarClipping($loops, $u, $w, $this->tokens);
-        $folded = self::invertedArea($best->triangles, $u, $w);
-        $scale = 0.0;
-        foreach ($first[0] as $v) {
-            $scale = max($scale, abs($u[$v] - $u[$first[0][0]]) + abs($w[$v] - $w[$first[0][0]]));
-        }
-        if ($folded > 1e-9 * $scale * $scale) {
+        $folded = $this->invertedArea($best->triangles, $u, $w);
+        if ($folded > 0) {
             // outlines that touch themselves fold: try again as the symbolic movement would have it
             $u2 = $w2 = [];
             foreach ($loops as [$vertices]) {
@@ -101,19 +97,19 @@ final class Triangulator
                 }
             }
             $second = new EarClipping($loops, $u2, $w2, $this->tokens);
-            $again = self::invertedArea($second->triangles, $u, $w);
+            $again = $this->invertedArea($second->triangles, $u, $w);
             if ($again < $folded) {
                 $best = $second;
                 $folded = $again;
             }
-            $this->fold($folded, $scale, $face);
+            $this->fold($folded, $face);
         }
         $this->take($best->triangles, $best->glued, $best->nextToken, $facet);
     }
 
-    private function fold(float $area, float $scale, int $face): void
+    private function fold(float $area, int $face): void
     {
-        if ($area > 1e-9 * $scale * $scale) {
+        if ($area > 0) {
             $this->folded += $area;
             $this->foldedFaces[$face] = true;
         }
@@ -157,12 +153,7 @@ final class Triangulator
         foreach ($open->regions as [$loops, $up, $label]) {
             [$p, $q] = $up ? [$u, $w] : [$w, $u];
             $filled = new EarClipping($loops, $p, $q, $next);
-            $folded = self::invertedArea($filled->triangles, $p, $q);
-            $scale = 0.0;
-            foreach ($loops[0][0] as $v) {
-                $scale = max($scale, abs($u[$v] - $u[$loops[0][0][0]]) + abs($w[$v] - $w[$loops[0][0][0]]));
-            }
-            $this->fold($folded, $scale, (int) array_key_first($polygons));
+            $this->fold($this->invertedArea($filled->triangles, $p, $q), (int) array_key_first($polygons));
             $next = $filled->nextToken;
             // where only an outline that ran backwards covers a place, its facet looks the other way
             $m = $this->pair;
@@ -251,16 +242,23 @@ final class Triangulator
     }
 
     /**
-     * @param list<array{int,int,int,int,int,int}> $triangles
+     * Twice the area of the triangles that lie the wrong way round by more than rounding explains.
+     *
+     * @param list<array{0:int,1:int,2:int,3?:int,4?:int,5?:int}> $triangles
      * @param array<int, float> $u
      * @param array<int, float> $w
      */
-    private static function invertedArea(array $triangles, array $u, array $w): float
+    private function invertedArea(array $triangles, array $u, array $w): float
     {
+        $limit = (self::ROUNDING * $this->tolerance) ** 2;
         $sum = 0.0;
         foreach ($triangles as [$a, $b, $c]) {
-            $area = ($u[$b] - $u[$a]) * ($w[$c] - $w[$a]) - ($w[$b] - $w[$a]) * ($u[$c] - $u[$a]);
-            if ($area < 0) {
+            $bu = $u[$b] - $u[$a];
+            $bw = $w[$b] - $w[$a];
+            $cu = $u[$c] - $u[$a];
+            $cw = $w[$c] - $w[$a];
+            $area = $bu * $cw - $bw * $cu;
+            if ($area < 0 && $area * $area > $limit * max($bu * $bu + $bw * $bw, $cu * $cu + $cw * $cw)) {
                 $sum -= $area;
             }
         }
