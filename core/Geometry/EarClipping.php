@@ -55,7 +55,60 @@ final class EarClipping
             $token += count($loop);
         }
 
-        return array_map(static fn (array $t): array => [$t[0], $t[1], $t[2]], (new self($in, $u, $w, $token + $token % 2))->triangles);
+        $triangles = array_map(static fn (array $t): array => [$t[0], $t[1], $t[2]], (new self($in, $u, $w, $token + $token % 2))->triangles);
+
+        return self::withoutFlat($triangles, $u, $w);
+    }
+
+    /**
+     * The last corners left of an outline may stand in one line: such a triangle gives its long side to the neighbour
+     * there.
+     *
+     * @param list<array{int,int,int}> $triangles
+     * @param array<int, float> $u
+     * @param array<int, float> $w
+     * @return list<array{int,int,int}>
+     */
+    private static function withoutFlat(array $triangles, array $u, array $w): array
+    {
+        $area = static fn (int $a, int $b, int $c): float => ($u[$b] - $u[$a]) * ($w[$c] - $w[$a]) - ($w[$b] - $w[$a]) * ($u[$c] - $u[$a]);
+        $length2 = static fn (int $a, int $b): float => ($u[$b] - $u[$a]) ** 2 + ($w[$b] - $w[$a]) ** 2;
+        $flat = static fn (int $a, int $b, int $c): bool => $area($a, $b, $c) ** 2 <= 1e-24 * max($length2($a, $b), $length2($b, $c), $length2($c, $a)) ** 2;
+        $queue = array_keys(array_filter($triangles, static fn (array $t): bool => $flat(...$t)));
+        if ($queue === []) {
+            return $triangles;
+        }
+        $at = [];
+        foreach ($triangles as $t => [$a, $b, $c]) {
+            $at["$a $b"] = $at["$b $c"] = $at["$c $a"] = $t;
+        }
+        for ($tries = 0; $queue !== [] && $tries < 20 * count($triangles); $tries++) {
+            $t = array_shift($queue);
+            [$a, $b, $c] = $triangles[$t];
+            if (! $flat($a, $b, $c)) {
+                continue;
+            }
+            // the long side first
+            while ($length2($a, $b) < max($length2($b, $c), $length2($c, $a))) {
+                [$a, $b, $c] = [$b, $c, $a];
+            }
+            $o = $at["$b $a"] ?? null;
+            if ($o === null || $o === $t) {
+                continue;
+            }
+            [$d] = array_values(array_diff($triangles[$o], [$a, $b])) ?: [null];
+            if ($d === null || $d === $c || isset($at["$c $d"]) || isset($at["$d $c"])) {
+                continue;
+            }
+            $triangles[$t] = [$a, $d, $c];
+            $triangles[$o] = [$d, $b, $c];
+            unset($at["$a $b"], $at["$b $a"]);
+            $at["$a $d"] = $at["$d $c"] = $at["$c $a"] = $t;
+            $at["$d $b"] = $at["$b $c"] = $at["$c $d"] = $o;
+            array_push($queue, $t, $o);
+        }
+
+        return $triangles;
     }
 
     /**

@@ -7,8 +7,9 @@ namespace Cubo\Recipe;
 use Cubo\Geometry\Transform;
 use Cubo\Measure\Bodies;
 use Cubo\Quantity\Unit;
-use Cubo\Sketch\Arrangement;
-use Cubo\Sketch\Outline;
+use Cubo\Sketch\Area\Arrangement;
+use Cubo\Sketch\Area\Outline;
+use Cubo\Sketch\Area\TooManyPieces;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
@@ -25,7 +26,7 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '2';
+    private const VERSION = '3';
 
     private const MOST_TRIANGLES = 60000;
 
@@ -211,23 +212,28 @@ final class Evaluator
 
     private function sketch(Step $step, Unit $unit): PlacedSketch
     {
-        $outlines = [];
+        $curves = [];
         $v = new StepValues($step, $unit);
         foreach ($step->shapes() as $i => $s) {
             $letter = Letters::small($i);
             $get = static fn (string $key, FieldType $type): float => $v->length($s[$key], "shapes.$i.$key", "$key of outline $letter", $type);
             $at = [$get('u', FieldType::Length), $get('v', FieldType::Length)];
             if ($s['kind'] === 'circle') {
-                $outlines[] = Outline::circle($letter, $at[0], $at[1], $get('round', FieldType::Size) / ($s['by'] === 'radius' ? 1 : 2));
+                $outline = Outline::circle($letter, $at[0], $at[1], $get('round', FieldType::Size) / ($s['by'] === 'radius' ? 1 : 2));
             } else {
                 [$w, $h] = [$get('width', FieldType::Size), $get('height', FieldType::Size)];
-                $outlines[] = $s['from'] === 'middle'
+                $outline = $s['from'] === 'middle'
                     ? Outline::rectangle($letter, $at[0] - $w / 2, $at[1] - $h / 2, $w, $h)
                     : Outline::rectangle($letter, $at[0], $at[1], $w, $h);
             }
+            array_push($curves, ...$outline);
         }
 
-        return new PlacedSketch(SketchPlane::from($step->text('plane')), new Arrangement($outlines));
+        try {
+            return new PlacedSketch(SketchPlane::from($step->text('plane')), new Arrangement($curves));
+        } catch (TooManyPieces $e) {
+            throw new StepProblem(new Message('too-complex', 'This sketch is too complex.', $e->getMessage(), 'shapes'));
+        }
     }
 
     /** @param array<string, PlacedSketch> $sketches */

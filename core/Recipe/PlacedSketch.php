@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
-use Cubo\Sketch\Arrangement;
+use Cubo\Sketch\Area\Arrangement;
 
 /** A sketch's regions and the plane they lie in. */
 final readonly class PlacedSketch

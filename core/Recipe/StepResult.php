@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
-use Cubo\Sketch\Region;
+use Cubo\Sketch\Area\Region;
 
 /** How one step went. */
 final readonly class StepResult

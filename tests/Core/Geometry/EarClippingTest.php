@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-use Cubo\Sketch\Arrangement;
-use Cubo\Sketch\Outline;
+use Cubo\Sketch\Area\Arrangement;
+use Cubo\Sketch\Area\Outline;
 use Cubo\Solid\Maker\Extrusion;
+use Cubo\Measure\MassProperties;
 use Cubo\Recipe\SketchPlane;
 use Tests\Soundness;
 
@@ -22,7 +23,7 @@ function randomRectangles(int $seed, int $n): array
 
 it('triangulates regions with holes without losing or doubling any area', function (int $n): void {
     for ($seed = 0; $seed < 25; $seed++) {
-        $a = new Arrangement(randomRectangles($seed, $n));
+        $a = new Arrangement(array_merge(...randomRectangles($seed, $n)));
         foreach ($a->regions as $r) {
             $s = Extrusion::straight('s', $a->profile([$r->number]), 0.0, 1.0, SketchPlane::Ground->placement());
             expect(Soundness::faults($s))->toBe([], "seed $seed, region {$r->number}")
@@ -41,9 +42,10 @@ it('triangulates a plate with many holes', function (): void {
             $outlines[] = Outline::circle("h$i$j", 10 + 10 * $i, 10 + 10 * $j, 3);
         }
     }
-    $a = new Arrangement($outlines);
+    $a = new Arrangement(array_merge(...$outlines));
     $plate = array_values(array_filter($a->regions, fn ($r) => count($r->loops) === 46));
     expect($plate)->toHaveCount(1);
     $s = Extrusion::straight('s', $a->profile([$plate[0]->number]), 0.0, 4.0, SketchPlane::Ground->placement());
-    expect(Soundness::faults($s))->toBe([])->and($s->facettedVolume())->toEqualWithDelta(4 * $plate[0]->area, 1e-6);
+    expect(Soundness::faults($s))->toBe([])->and((new MassProperties($s))->volume)->toEqualWithDelta(4 * $plate[0]->area, 1e-3)
+        ->and($plate[0]->area)->toEqualWithDelta(6000 - 45 * 9 * M_PI, 1e-8);
 });

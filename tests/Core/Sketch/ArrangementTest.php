@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-use Cubo\Sketch\Arrangement;
-use Cubo\Sketch\Outline;
+use Cubo\Sketch\Area\Arrangement;
+use Cubo\Sketch\Area\Outline;
 
 /** @return list<float> areas of the regions, smallest first */
-function areas(Outline ...$outlines): array
+function areas(array ...$outlines): array
 {
-    $list = array_map(fn ($r) => $r->area, (new Arrangement($outlines))->regions);
+    $list = array_map(fn ($r) => $r->area, (new Arrangement(array_merge(...$outlines)))->regions);
     sort($list);
 
     return $list;
@@ -78,20 +78,20 @@ function enclosedToo(array $cells): array
 }
 
 it('joins chosen areas to one outline', function (): void {
-    $a = new Arrangement([Outline::rectangle('a', 0, 0, 4, 4), Outline::rectangle('b', 2, 2, 4, 4)]);
+    $a = new Arrangement([...Outline::rectangle('a', 0, 0, 4, 4), ...Outline::rectangle('b', 2, 2, 4, 4)]);
     $all = $a->profile([1, 2, 3]);
     expect($all->loops)->toHaveCount(1)->and($all->loops[0])->toHaveCount(8);
 });
 
 it('numbers areas from the lowest up, whatever the order of the outlines', function (): void {
-    $one = new Arrangement([Outline::rectangle('a', 0, 0, 2, 2), Outline::rectangle('b', 5, 3, 3, 3)]);
-    $two = new Arrangement([Outline::rectangle('b', 5, 3, 3, 3), Outline::rectangle('a', 0, 0, 2, 2)]);
+    $one = new Arrangement([...Outline::rectangle('a', 0, 0, 2, 2), ...Outline::rectangle('b', 5, 3, 3, 3)]);
+    $two = new Arrangement([...Outline::rectangle('b', 5, 3, 3, 3), ...Outline::rectangle('a', 0, 0, 2, 2)]);
     expect(array_map(fn ($r) => $r->area, $one->regions))->toBe([4.0, 9.0])
         ->and(array_map(fn ($r) => $r->area, $two->regions))->toBe([4.0, 9.0]);
 });
 
 it('puts the number of an area well inside it', function (): void {
-    [$ring] = (new Arrangement([Outline::circle('a', 0, 0, 10), Outline::circle('b', 0, 0, 6)]))->regions;
+    [$ring] = (new Arrangement([...Outline::circle('a', 0, 0, 10), ...Outline::circle('b', 0, 0, 6)]))->regions;
     [$u, $v] = $ring->spot();
     expect(hypot($u, $v))->toBeGreaterThan(7.0)->toBeLessThan(9.0);
 });

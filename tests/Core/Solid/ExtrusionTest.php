@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\SketchPlane;
-use Cubo\Sketch\Arrangement;
-use Cubo\Sketch\Outline;
+use Cubo\Sketch\Area\Arrangement;
+use Cubo\Sketch\Area\Outline;
 use Cubo\Solid\Maker\Extrusion;
 use Tests\Soundness;
 
 function extruded(array $outlines, array $regions, float $to, SketchPlane $plane = SketchPlane::Ground): \Cubo\Solid\Solid
 {
-    return Extrusion::straight('s2', (new Arrangement($outlines))->profile($regions), 0.0, $to, $plane->placement());
+    return Extrusion::straight('s2', (new Arrangement(array_merge(...$outlines)))->profile($regions), 0.0, $to, $plane->placement());
 }
 
 it('draws a rectangle out to a block', function (): void {

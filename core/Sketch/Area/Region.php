@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Sketch;
+namespace Cubo\Sketch\Area;
 
-/** One closed area of a sketch: its number, facetted area (mm2) and outlines (counter-clockwise, holes clockwise). */
+/** One closed area of a sketch: its number, area (mm2), outlines as points (counter-clockwise, holes clockwise), and key. */
 final readonly class Region
 {
-    /** @param list<list<array{float,float}>> $loops */
-    public function __construct(public int $number, public float $area, public array $loops) {}
+    /**
+     * @param list<list<array{float,float}>> $loops
+     * @param string $key the curves that bound it, by which it is found again
+     */
+    public function __construct(public int $number, public float $area, public array $loops, public string $key = '') {}
 
     /**
      * A spot well inside, for a number to stand on: of points spread over the region the one farthest from its outline,

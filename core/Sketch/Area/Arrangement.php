@@ -1,0 +1,579 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Sketch\Area;
+
+use Cubo\Solid\Maker\Profile;
+
+/**
+ * The closed areas that curves divide the plane into, however they cross.
+ *
+ * Curves are split where they meet, equal pieces are taken once, pieces that end in nothing bound nothing, and the faces
+ * of the planar graph are traced (M. de Berg et al., "Computational Geometry", 3rd ed., chapter 2). Areas are those of the
+ * true curves. Regions are numbered from 1, by their lowest, then leftmost corner; a region's key says which curves bound
+ * it from which side, so that it is found again when sizes change.
+ */
+final class Arrangement
+{
+    /** Smaller faces are none, mm2. */
+    private const NO_AREA = 1e-9;
+
+    /** Directions that differ by less count as one, radians: then the curves' bends decide. */
+    private const SAME_DIRECTION = 1e-6;
+
+    /** Work limit: pieces all curves together are split into. */
+    private const MOST_PIECES = 60000;
+
+    /** @var list<array{float,float}> */
+    private array $points = [];
+
+    /** @var array<string, list<int>> by cell */
+    private array $pointAt = [];
+
+    /** @var list<array{int,int,int,float,float}> from and to point, curve, its parameters */
+    private array $edges = [];
+
+    /** @var array<int, int> face of each half-edge 2e (forward), 2e + 1 (back); -1 outside every region */
+    private array $faceOf = [];
+
+    /** @var list<Region> */
+    public readonly array $regions;
+
+    /** @var list<array{float,float}> where a line ends in nothing */
+    public array $looseEnds = [];
+
+    /** @var array<string, array{string,string}> names of curves that lie on each other */
+    public array $doubled = [];
+
+    /** @var array<int, bool> whether a piece ends in nothing */
+    private array $dangling = [];
+
+    /**
+     * @param list<Curve> $curves
+     *
+     * @throws TooManyPieces
+     */
+    public function __construct(private readonly array $curves)
+    {
+        $this->split();
+        $this->prune();
+        $this->regions = $this->trace();
+    }
+
+    private function split(): void
+    {
+        $cuts = $boxes = [];
+        foreach ($this->curves as $i => $c) {
+            $boxes[] = $c->box($c->from(), $c->to());
+            $cuts[] = [[$c->from(), $this->point($c->at($c->from()))], [$c->to(), $this->point($c->at($c->to()))]];
+        }
+        // swept from left to right, so that only those near each other are compared
+        $order = array_keys($boxes);
+        usort($order, static fn (int $a, int $b): int => $boxes[$a][0] <=> $boxes[$b][0]);
+        $active = [];
+        $count = 0;
+        foreach ($order as $i) {
+            $left = $boxes[$i][0] - Meeting::SNAP;
+            foreach ($active as $k => $j) {
+                if ($boxes[$j][2] < $left) {
+                    unset($active[$k]);
+
+                    continue;
+                }
+                [$a, $b] = $i < $j ? [$i, $j] : [$j, $i];
+                foreach (Meeting::of($this->curves[$a], $this->curves[$b], $boxes[$a], $boxes[$b]) as [$t, $s, $p]) {
+                    $v = $this->point($p);
+                    $cuts[$a][] = [$t, $v];
+                    $cuts[$b][] = [$s, $v];
+                    if (++$count > self::MOST_PIECES) {
+                        throw new TooManyPieces('The lines cross in more than ' . self::MOST_PIECES . ' places.');
+                    }
+                }
+            }
+            $active[] = $i;
+        }
+        $between = [];
+        foreach ($this->curves as $i => $c) {
+            usort($cuts[$i], static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+            [$from, $at] = $cuts[$i][0];
+            foreach ($cuts[$i] as [$to, $v]) {
+                // a step within one point is none, unless it runs all around
+                if ($to <= $from || ($v === $at && ! $this->leaves($c, $from, $to))) {
+                    continue;
+                }
+                $key = $at < $v ? "$at-$v" : "$v-$at";
+                if (! $this->known($between[$key] ?? [], $c, $from, $to)) {
+                    $between[$key][] = count($this->edges);
+                    $this->edges[] = [$at, $v, $i, $from, $to];
+                }
+                [$from, $at] = [$to, $v];
+            }
+        }
+    }
+
+    /** Whether a stretch that comes back to where it began encloses something. */
+    private function leaves(Curve $c, float $from, float $to): bool
+    {
+        [$p, $q] = [$c->at($from), $c->at(($from + $to) / 2)];
+
+        return ! $c instanceof Straight && hypot($p[0] - $q[0], $p[1] - $q[1]) > 10 * Meeting::SNAP;
+    }
+
+    /**
+     * Whether another piece between the same points runs the same way.
+     *
+     * @param list<int> $edges
+     */
+    private function known(array $edges, Curve $c, float $from, float $to): bool
+    {
+        if ($edges === []) {
+            return false;
+        }
+        $middle = $c->at(($from + $to) / 2);
+        foreach ($edges as $e) {
+            [, , $i, $a, $b] = $this->edges[$e];
+            [$t, $far] = $this->curves[$i]->nearest($middle);
+            if ($far <= 10 * Meeting::SNAP && $t >= $a - 1e-9 && $t <= $b + 1e-9) {
+                $pair = [$this->curves[$i]->name(), $c->name()];
+                $this->doubled[implode(' ', $pair)] = $pair;
+
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param array{float,float} $p */
+    private function point(array $p): int
+    {
+        // cells are wide against what counts as one point: mostly one look is enough
+        $x = $p[0] * 1e5;
+        $y = $p[1] * 1e5;
+        $i = (int) floor($x);
+        $j = (int) floor($y);
+        $near = 1e5 * Meeting::SNAP;
+        $us = $x - $i < $near ? [$i, $i - 1] : ($i + 1 - $x < $near ? [$i, $i + 1] : [$i]);
+        $vs = $y - $j < $near ? [$j, $j - 1] : ($j + 1 - $y < $near ? [$j, $j + 1] : [$j]);
+        foreach ($us as $u) {
+            foreach ($vs as $v) {
+                foreach ($this->pointAt["$u,$v"] ?? [] as $n) {
+                    if (abs($this->points[$n][0] - $p[0]) <= Meeting::SNAP && abs($this->points[$n][1] - $p[1]) <= Meeting::SNAP) {
+                        return $n;
+                    }
+                }
+            }
+        }
+        $this->points[] = $p;
+        $n = count($this->points) - 1;
+        $this->pointAt["$i,$j"][] = $n;
+
+        return $n;
+    }
+
+    /** Takes out pieces that end in nothing, one after the other. */
+    private function prune(): void
+    {
+        $this->dangling = array_fill(0, count($this->edges), false);
+        $at = [];
+        foreach ($this->edges as $e => [$a, $b]) {
+            $at[$a][$e] = true;
+            $at[$b][$e] = true;
+        }
+        $loop = static fn (array $edge): bool => $edge[0] === $edge[1];
+        $ends = [];
+        foreach ($at as $v => $list) {
+            if (count($list) === 1 && ! $loop($this->edges[array_key_first($list)])) {
+                $ends[] = $v;
+                $this->looseEnds[] = $this->points[$v];
+            }
+        }
+        while ($ends !== []) {
+            $v = array_pop($ends);
+            $e = array_key_first($at[$v]);
+            if ($e === null) {
+                continue;
+            }
+            $this->dangling[$e] = true;
+            $other = $this->edges[$e][0] === $v ? $this->edges[$e][1] : $this->edges[$e][0];
+            unset($at[$v][$e], $at[$other][$e]);
+            if (count($at[$other]) === 1 && ! $loop($this->edges[array_key_first($at[$other])])) {
+                $ends[] = $other;
+            }
+        }
+    }
+
+    /** @return list<Region> */
+    private function trace(): array
+    {
+        $around = [];
+        foreach ($this->edges as $e => [$a, $b]) {
+            if (! $this->dangling[$e]) {
+                $around[$a][] = 2 * $e;
+                $around[$b][] = 2 * $e + 1;
+            }
+        }
+        $next = [];
+        foreach ($around as $list) {
+            $order = $this->turned($list);
+            foreach ($order as $i => $h) {
+                // arriving along the twin of h, leave by the next one clockwise: the face stays on the left
+                $next[$h ^ 1] = $order[($i + count($order) - 1) % count($order)];
+            }
+        }
+        $loops = $area = [];
+        $loopOf = [];
+        foreach ($next as $h => $_) {
+            if (isset($loopOf[$h])) {
+                continue;
+            }
+            $loop = [];
+            $sum = 0.0;
+            for ($g = $h; ! isset($loopOf[$g]); $g = $next[$g]) {
+                $loopOf[$g] = count($loops);
+                $loop[] = $g;
+                [, , $c, $from, $to] = $this->edges[$g >> 1];
+                $sweep = $this->curves[$c]->sweep($from, $to);
+                $sum += ($g & 1) === 0 ? $sweep : -$sweep;
+            }
+            $loops[] = $loop;
+            $area[] = $sum / 2;
+        }
+        $drawn = array_map($this->drawn(...), $loops);
+        $outer = $corner = [];
+        foreach ($area as $l => $a) {
+            if ($a > self::NO_AREA) {
+                $outer[] = $l;
+                $corner[$l] = self::lowest($drawn[$l]);
+            }
+        }
+        usort($outer, static fn (int $a, int $b): int => $corner[$a] <=> $corner[$b] ?: $area[$a] <=> $area[$b]);
+        $faceOfLoop = array_fill(0, count($loops), -1);
+        $members = [];
+        foreach ($outer as $i => $l) {
+            $faceOfLoop[$l] = $i;
+            $members[$i] = [$l];
+        }
+        $component = $this->components();
+        $boxes = array_map(static fn (int $l): array => [min(array_column($drawn[$l], 0) ?: [0.0]), min(array_column($drawn[$l], 1) ?: [0.0]), max(array_column($drawn[$l], 0) ?: [0.0]), max(array_column($drawn[$l], 1) ?: [0.0])], $outer);
+        // a clockwise loop bounds the smallest region around it from within
+        foreach ($loops as $l => $loop) {
+            if ($area[$l] > self::NO_AREA) {
+                continue;
+            }
+            $v = $this->edgeFrom($loop[0]);
+            $p = $this->points[$v];
+            $home = -1;
+            foreach ($outer as $i => $o) {
+                if (($home < 0 || $area[$o] < $area[$outer[$home]]) && $component[$v] !== $component[$this->edgeFrom($loops[$o][0])]
+                    && $p[0] > $boxes[$i][0] - 1 && $p[0] < $boxes[$i][2] + 1 && $p[1] > $boxes[$i][1] - 1 && $p[1] < $boxes[$i][3] + 1
+                    && $this->encloses($loops[$o], $p)) {
+                    $home = $i;
+                }
+            }
+            $faceOfLoop[$l] = $home;
+            if ($home >= 0) {
+                $members[$home][] = $l;
+            }
+        }
+        foreach ($loopOf as $h => $l) {
+            $this->faceOf[$h] = $faceOfLoop[$l];
+        }
+        $regions = [];
+        foreach ($members as $i => $list) {
+            $regions[] = new Region(
+                $i + 1,
+                array_sum(array_map(static fn (int $l): float => $area[$l], $list)),
+                array_map(static fn (int $l): array => $drawn[$l], $list),
+                $this->key(array_map(static fn (int $l): array => $loops[$l], $list)),
+            );
+        }
+
+        return $regions;
+    }
+
+    /**
+     * Half-edges that leave a point, counter-clockwise.
+     *
+     * @param list<int> $list
+     * @return list<int>
+     */
+    private function turned(array $list): array
+    {
+        if (count($list) === 2) {
+            return $list;
+        }
+        $angle = $bend = [];
+        foreach ($list as $h) {
+            [, , $c, $from, $to] = $this->edges[$h >> 1];
+            $curve = $this->curves[$c];
+            $back = ($h & 1) === 1;
+            [$du, $dv] = $curve->slope($back ? $to : $from);
+            $angle[$h] = $back ? atan2(-$dv, -$du) : atan2($dv, $du);
+            $bend[$h] = $back ? -$curve->bend($to) : $curve->bend($from);
+        }
+        asort($angle);
+        // begin after the widest gap, so that directions that count as one stand side by side
+        $keys = array_keys($angle);
+        $widest = -1.0;
+        $start = 0;
+        foreach ($keys as $i => $h) {
+            $gap = $i === 0 ? $angle[$h] - $angle[$keys[count($keys) - 1]] + 2 * M_PI : $angle[$h] - $angle[$keys[$i - 1]];
+            if ($gap > $widest) {
+                $widest = $gap;
+                $start = $angle[$h];
+            }
+        }
+        foreach ($angle as $h => $a) {
+            $angle[$h] = $a < $start ? $a + 2 * M_PI : $a;
+        }
+        usort($keys, static fn (int $g, int $h): int => abs($angle[$g] - $angle[$h]) > self::SAME_DIRECTION ? $angle[$g] <=> $angle[$h] : $bend[$g] <=> $bend[$h]);
+
+        return $keys;
+    }
+
+    private function edgeFrom(int $h): int
+    {
+        return $this->edges[$h >> 1][$h & 1];
+    }
+
+    /**
+     * A loop as points.
+     *
+     * @param list<int> $loop
+     * @return list<array{float,float}>
+     */
+    private function drawn(array $loop): array
+    {
+        $out = [];
+        foreach ($loop as $h) {
+            $out[] = $this->points[$this->edgeFrom($h)];
+            foreach ($this->innerPoints($h) as $p) {
+                $out[] = $p;
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<array{float,float}> */
+    private function innerPoints(int $h): array
+    {
+        [, , $c, $from, $to] = $this->edges[$h >> 1];
+        $curve = $this->curves[$c];
+        $inner = $curve->inner($from, $to);
+        if ($inner === []) {
+            return [];
+        }
+        return array_map($curve->at(...), ($h & 1) === 1 ? array_reverse($inner) : $inner);
+    }
+
+    /**
+     * @param list<array{float,float}> $points
+     * @return array{float,float}
+     */
+    private static function lowest(array $points): array
+    {
+        $best = [INF, INF];
+        foreach ($points as [$u, $v]) {
+            if ($v < $best[0] + 1e-6) {
+                $key = [round($v, 6), round($u, 6)];
+                if ($key < $best) {
+                    $best = $key;
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return array<int, int> which points hang together */
+    private function components(): array
+    {
+        $parent = array_keys($this->points);
+        $root = static function (int $a) use (&$parent): int {
+            while ($parent[$a] !== $a) {
+                $a = $parent[$a] = $parent[$parent[$a]];
+            }
+
+            return $a;
+        };
+        foreach ($this->edges as [$a, $b]) {
+            $parent[$root($a)] = $root($b);
+        }
+
+        return array_map($root, array_keys($this->points));
+    }
+
+    /**
+     * Whether a loop runs around a point: the angle it is seen to turn by, piece by piece.
+     *
+     * @param list<int> $loop
+     * @param array{float,float} $p
+     */
+    private function encloses(array $loop, array $p): bool
+    {
+        $sum = 0.0;
+        foreach ($loop as $h) {
+            [, , $c, $from, $to] = $this->edges[$h >> 1];
+            $turn = self::seenTurn($this->curves[$c], $from, $to, $p, 0);
+            $sum += ($h & 1) === 0 ? $turn : -$turn;
+        }
+
+        return abs($sum) > M_PI;
+    }
+
+    /** @param array{float,float} $p */
+    private static function seenTurn(Curve $c, float $from, float $to, array $p, int $depth): float
+    {
+        if (! $c instanceof Straight && $depth < 40) {
+            $box = $c->box($from, $to);
+            if ($p[0] >= $box[0] && $p[0] <= $box[2] && $p[1] >= $box[1] && $p[1] <= $box[3]) {
+                $m = ($from + $to) / 2;
+
+                return self::seenTurn($c, $from, $m, $p, $depth + 1) + self::seenTurn($c, $m, $to, $p, $depth + 1);
+            }
+        }
+        [$a, $b] = [$c->at($from), $c->at($to)];
+        [$au, $av, $bu, $bv] = [$a[0] - $p[0], $a[1] - $p[1], $b[0] - $p[0], $b[1] - $p[1]];
+
+        return atan2($au * $bv - $av * $bu, $au * $bu + $av * $bv);
+    }
+
+    /**
+     * Which curves bound a region, + from their left, - from their right.
+     *
+     * @param list<list<int>> $loops
+     */
+    private function key(array $loops): string
+    {
+        $names = [];
+        foreach ($loops as $loop) {
+            foreach ($loop as $h) {
+                $names[$this->curves[$this->edges[$h >> 1][2]]->name() . (($h & 1) === 0 ? '+' : '-')] = true;
+            }
+        }
+        ksort($names, SORT_STRING);
+
+        return implode(' ', array_keys($names));
+    }
+
+    /**
+     * The chosen regions as one profile: sides between two chosen regions vanish.
+     *
+     * @param array<int, int> $numbers region numbers from 1
+     */
+    public function profile(array $numbers): Profile
+    {
+        $chosen = array_fill_keys(array_map(static fn (int $n): int => $n - 1, $numbers), true);
+        $leaving = [];
+        foreach ($this->faceOf as $h => $f) {
+            if (isset($chosen[$f]) && ! isset($chosen[$this->faceOf[$h ^ 1]])) {
+                $leaving[$this->edgeFrom($h)][] = $h;
+            }
+        }
+        $loops = $done = [];
+        foreach ($leaving as $list) {
+            foreach ($list as $first) {
+                $stretches = [];
+                for ($h = $first; ! isset($done[$h]); $h = $this->pickLeftmost($leaving[$this->edgeFrom($h ^ 1)], $h)) {
+                    $done[$h] = true;
+                    [, , $c, $from, $to] = $this->edges[$h >> 1];
+                    $this->append($stretches, [$c, $h & 1, $from, $to, $this->edgeFrom($h), count($leaving[$this->edgeFrom($h)]) > 1]);
+                }
+                if ($stretches !== []) {
+                    $loops[] = $this->labelled($stretches);
+                }
+            }
+        }
+
+        return new Profile($loops);
+    }
+
+    /**
+     * Adds a piece of a curve to an outline; where it only continues the one before, both become one.
+     *
+     * @param list<array{int,int,float,float,int,bool}> $stretches
+     * @param array{int,int,float,float,int,bool} $piece curve, 1 for backward, parameters, first point, whether other outlines touch there
+     */
+    private function append(array &$stretches, array $piece): void
+    {
+        $last = count($stretches) - 1;
+        [$c, $back, $from, $to, , $touched] = $piece;
+        if ($last >= 0 && ! $touched && $stretches[$last][0] === $c && $stretches[$last][1] === $back && $stretches[$last][$back === 1 ? 2 : 3] === ($back === 1 ? $to : $from)) {
+            $stretches[$last][$back === 1 ? 2 : 3] = $back === 1 ? $from : $to;
+        } else {
+            $stretches[] = $piece;
+        }
+    }
+
+    /**
+     * @param non-empty-list<array{int,int,float,float,int,bool}> $stretches
+     * @return list<array{float,float,array{name:string,circle:array{float,float,float}|null}}>
+     */
+    private function labelled(array $stretches): array
+    {
+        // the outline may begin in the middle of a stretch
+        if (count($stretches) > 1) {
+            $first = array_shift($stretches);
+            $before = count($stretches);
+            $this->append($stretches, $first);
+            if (count($stretches) > $before) {
+                array_unshift($stretches, array_pop($stretches));
+            }
+        }
+        $loop = [];
+        foreach ($stretches as [$c, $back, $from, $to, $v]) {
+            $curve = $this->curves[$c];
+            $label = ['name' => $curve->name(), 'circle' => $curve->circle()];
+            $loop[] = [...$this->points[$v], $label];
+            $inner = $curve->inner($from, $to);
+            foreach ($back === 1 ? array_reverse($inner) : $inner as $t) {
+                $loop[] = [...$curve->at($t), $label];
+            }
+        }
+
+        return $loop;
+    }
+
+    /**
+     * Where chosen regions touch in a point, turn so that the outline does not cross itself: regions that touch get outlines
+     * of their own, a hole that touches the outline becomes part of it.
+     *
+     * @param list<int> $options at least one
+     */
+    private function pickLeftmost(array $options, int $came): int
+    {
+        if (count($options) === 1) {
+            return $options[0];
+        }
+        // clockwise from the way back
+        $order = $this->turned([...$options, $came ^ 1]);
+        $i = (int) array_search($came ^ 1, $order, true);
+
+        return $order[($i + count($order) - 1) % count($order)];
+    }
+
+    /**
+     * Loose ends that lie near each other: the outline was meant to close there.
+     *
+     * @return list<array{array{float,float}, array{float,float}, float}> both ends and how far they are apart, the narrowest first
+     */
+    public function gaps(float $most): array
+    {
+        $out = [];
+        foreach ($this->looseEnds as $i => $p) {
+            for ($j = $i + 1; isset($this->looseEnds[$j]); $j++) {
+                $q = $this->looseEnds[$j];
+                $d = hypot($p[0] - $q[0], $p[1] - $q[1]);
+                if ($d <= $most) {
+                    $out[] = [$p, $q, $d];
+                }
+            }
+        }
+        usort($out, static fn (array $a, array $b): int => $a[2] <=> $b[2]);
+
+        return $out;
+    }
+}
