@@ -9,27 +9,31 @@ namespace Cubo\Quantity;
  *
  * Grammar: sum = product {(+|-) product}; product = factor {(*|/) factor}; factor = [-|+] (number | "(" sum ")") [unit].
  * "1 3/8" is a mixed number. A unit after a quotient of plain numbers covers the whole quotient (7/16"). Plain numbers
- * take the drawing's unit, also when added to a length. A comma between digits is a decimal comma.
+ * take the drawing's unit, also when added to a length. A comma between digits is a decimal comma. A name, where the
+ * place it stands in knows names, is the value that goes by it.
  */
 final class Expression
 {
     private const UNITS = ['mm' => 1.0, 'cm' => 10.0, 'm' => 1000.0, 'in' => 25.4, 'inch' => 25.4, 'inches' => 25.4, '"' => 25.4];
 
-    /** @var list<array{string, float|string}> kind and value */
+    /** @var list<array{string, float|string|array{float,int}}> kind and value */
     private array $tokens = [];
 
     private int $at = 0;
 
-    private function __construct(private readonly string $typed, private readonly float $default) {}
+    /** @param (callable(string): (array{float,int}|null))|null $named */
+    private function __construct(private readonly string $typed, private readonly float $default, private $named = null) {}
 
     /**
      * A length in millimetres.
      *
+     * @param (callable(string): (array{float,int}|null))|null $named the value behind a name: in mm with 1, or a plain number with 0
+     *
      * @throws UnreadableExpression
      */
-    public static function length(string $typed, Unit $unit): float
+    public static function length(string $typed, Unit $unit, ?callable $named = null): float
     {
-        $e = new self($typed, $unit->inMillimetres());
+        $e = new self($typed, $unit->inMillimetres(), $named);
         [$value, $dimension] = $e->read();
         if ($dimension > 1) {
             throw new UnreadableExpression('This multiplies two lengths, which makes an area. A size is one length.');
@@ -44,11 +48,13 @@ final class Expression
     /**
      * A plain number, for angles in degrees and counts.
      *
+     * @param (callable(string): (array{float,int}|null))|null $named as for length()
+     *
      * @throws UnreadableExpression
      */
-    public static function number(string $typed): float
+    public static function number(string $typed, ?callable $named = null): float
     {
-        $e = new self(preg_replace('/(°|degrees?|deg)\s*$/u', '', trim($typed)) ?? $typed, 1.0);
+        $e = new self(preg_replace('/(°|degrees?|deg)\s*$/u', '', trim($typed)) ?? $typed, 1.0, $named);
         [$value, $dimension] = $e->read();
         if ($dimension !== 0) {
             throw new UnreadableExpression('This is a length; a plain number is needed here.');
@@ -69,7 +75,7 @@ final class Expression
         $this->split();
         $result = $this->sum(0);
         if (isset($this->tokens[$this->at])) {
-            throw new UnreadableExpression('Cubo cannot read on from “' . $this->tokens[$this->at][1] . '”.');
+            throw new UnreadableExpression('Cubo cannot read on from “' . $this->word($this->at) . '”.');
         }
         if (! is_finite($result[0])) {
             throw new UnreadableExpression('This number is too large.');
@@ -89,9 +95,11 @@ final class Expression
                     throw new UnreadableExpression("“{$m[1]}” has more than one decimal point.");
                 }
                 $this->tokens[] = ['number', (float) $m[1]];
+            } elseif ($this->named !== null && preg_match('/^[a-zA-Z][a-zA-Z0-9_]*/', $rest, $m) && ! isset(self::UNITS[strtolower($m[0])]) && ($value = ($this->named)($m[0])) !== null) {
+                $this->tokens[] = ['name', $value];
             } elseif (preg_match('/^("|[a-zA-Zµ]+)/u', $rest, $m)) {
                 if (! isset(self::UNITS[strtolower($m[1])])) {
-                    throw new UnreadableExpression("“{$m[1]}” is not a unit Cubo knows. Use mm, cm, m, in or \".");
+                    throw new UnreadableExpression($this->named === null ? "“{$m[1]}” is not a unit Cubo knows. Use mm, cm, m, in or \"." : "“{$m[1]}” is neither a unit nor the name of a dimension here.");
                 }
                 $this->tokens[] = ['unit', strtolower($m[1])];
             } elseif (preg_match('/^[-+*\/()]/', $rest, $m)) {
@@ -101,6 +109,13 @@ final class Expression
             }
             $rest = substr($rest, strlen($m[0]));
         }
+    }
+
+    private function word(int $at): string
+    {
+        $value = $this->tokens[$at][1];
+
+        return is_array($value) ? 'a name' : (string) $value;
     }
 
     private function next(): string
@@ -148,7 +163,7 @@ final class Expression
             }
             if ($dimension === 0 && $d === 1 && $this->at - $from === 2) {
                 // 7/16": the unit covers the fraction
-                $unit = self::UNITS[(string) $this->tokens[$this->at - 1][1]];
+                $unit = self::UNITS[$this->word($this->at - 1)];
                 $value = $value / ($v / $unit) * $unit;
                 $dimension = 1;
             } else {
@@ -179,28 +194,31 @@ final class Expression
             }
             $this->at++;
         } elseif ($op === 'number') {
-            $value = (float) $this->tokens[$this->at++][1];
+            $value = (float) $this->word($this->at++);
             $dimension = 0;
             // a mixed number: 1 3/8
             if ($this->next() === 'number') {
-                $top = (float) $this->tokens[$this->at][1];
+                $top = (float) $this->word($this->at);
                 if (($this->tokens[$this->at + 1][0] ?? '') !== '/' || ($this->tokens[$this->at + 2][0] ?? '') !== 'number') {
                     throw new UnreadableExpression('Two numbers stand side by side. Write a sum with +, or a fraction as 1 3/8.');
                 }
-                $bottom = (float) $this->tokens[$this->at + 2][1];
+                $bottom = (float) $this->word($this->at + 2);
                 if ($bottom == 0.0) {
                     throw new UnreadableExpression('This divides by zero.');
                 }
                 $value += $top / $bottom;
                 $this->at += 3;
             }
+        } elseif ($op === 'name' && is_array($named = $this->tokens[$this->at][1])) {
+            [$value, $dimension] = $named;
+            $this->at++;
         } elseif ($op === '') {
             throw new UnreadableExpression('Something is missing at the end.');
         } else {
-            throw new UnreadableExpression('A number is missing before “' . $this->tokens[$this->at][1] . '”.');
+            throw new UnreadableExpression('A number is missing before “' . $this->word($this->at) . '”.');
         }
         if ($this->next() === 'unit') {
-            $value *= self::UNITS[(string) $this->tokens[$this->at++][1]];
+            $value *= self::UNITS[$this->word($this->at++)];
             $dimension++;
         }
 

@@ -17,6 +17,9 @@ final class Editing
         }
         $values = [];
         foreach ($kind->fields() as $key => $f) {
+            if ($f->type === FieldType::Drawing) {
+                continue;
+            }
             $values[$key] = match ($f->type) {
                 FieldType::Shapes => [self::shape('rectangle', $r->unit)],
                 FieldType::Sketch => self::lastSketch($r),
@@ -77,7 +80,8 @@ final class Editing
             $s = $s->named(mb_substr($name, 0, 60));
         }
         foreach ($s->kind->fields() as $key => $field) {
-            if (! array_key_exists($key, $typed)) {
+            // a drawing is not typed
+            if (! array_key_exists($key, $typed) || $field->type === FieldType::Drawing) {
                 continue;
             }
             $v = $typed[$key];

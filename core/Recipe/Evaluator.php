@@ -8,8 +8,13 @@ use Cubo\Geometry\Transform;
 use Cubo\Measure\Bodies;
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\Area\Arrangement;
+use Cubo\Sketch\Area\DrawnCurves;
 use Cubo\Sketch\Area\Outline;
 use Cubo\Sketch\Area\TooManyPieces;
+use Cubo\Sketch\DimensionValues;
+use Cubo\Sketch\Sketch;
+use Cubo\Sketch\Solve\SketchSolver;
+use Cubo\Sketch\Solve\UnfitRelation;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
@@ -26,7 +31,7 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '3';
+    private const VERSION = '4';
 
     private const MOST_TRIANGLES = 60000;
 
@@ -228,12 +233,33 @@ final class Evaluator
             }
             array_push($curves, ...$outline);
         }
-
+        $plane = SketchPlane::from($step->text('plane'));
+        $up = Transform::translation([0.0, 0.0, $v->number('offset')])->then($plane->placement());
         try {
-            return new PlacedSketch(SketchPlane::from($step->text('plane')), new Arrangement($curves));
+            return new PlacedSketch($up, new Arrangement([...$curves, ...DrawnCurves::of(self::settled($step, $unit))]));
         } catch (TooManyPieces $e) {
-            throw new StepProblem(new Message('too-complex', 'This sketch is too complex.', $e->getMessage(), 'shapes'));
+            throw new StepProblem(new Message('too-complex', 'This sketch is too complex.', $e->getMessage(), 'drawn'));
         }
+    }
+
+    /** What is drawn in a sketch, with its relations kept. */
+    private static function settled(Step $step, Unit $unit): Sketch
+    {
+        $sketch = $step->drawn();
+        $read = new DimensionValues($sketch, $unit);
+        foreach ($read->problems as $id => $problem) {
+            throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "Dimension $id says “{$sketch->relations[$id]->value}”. $problem", "drawn.$id"));
+        }
+        try {
+            $clash = SketchSolver::settle($sketch, $read->values);
+        } catch (UnfitRelation $e) {
+            throw new StepProblem(new Message('unfit', 'This relation does not fit.', "$e->relation: " . $e->getMessage(), "drawn.$e->relation"));
+        }
+        if ($clash !== []) {
+            throw new StepProblem(new Message('clash', 'These relations contradict each other.', implode(', ', array_slice($clash, 0, 8)) . ' cannot all hold. Change one of them or take it out.', "drawn.$clash[0]"));
+        }
+
+        return $sketch;
     }
 
     /** @param array<string, PlacedSketch> $sketches */
@@ -248,21 +274,19 @@ final class Evaluator
         if ($count === 0) {
             throw new StepProblem(new Message('no-region', 'The sketch is empty.', 'Draw at least one closed outline in it first.', 'sketch'));
         }
-        $chosen = $step->regions() ?? range(1, $count);
-        foreach ($chosen as $r) {
-            if ($r < 1 || $r > $count) {
-                throw new StepProblem(new Message('no-region', "There is no region $r.", "The sketch has $count " . ($count === 1 ? 'region' : 'regions') . '.', 'regions'));
-            }
+        $chosen = [];
+        foreach ($step->regions() ?? range(1, $count) as $pick) {
+            $chosen[] = $sketch->region($pick)->number
+                ?? throw new StepProblem(new Message('no-region', is_int($pick) ? "There is no region $pick." : 'A picked region is gone.', (is_int($pick) ? '' : 'Its outline was changed too much to know it again. ') . "The sketch has $count " . ($count === 1 ? 'region' : 'regions') . '.', 'regions'));
         }
         if ($chosen === []) {
             throw new StepProblem(new Message('no-region', 'No region is picked.', "Pick at least one of the sketch's $count regions.", 'regions'));
         }
         $distance = $v->number('distance');
-        $plane = $sketches[$id]->plane;
         $to = $step->text('direction') === 'down' ? -$distance : $distance;
 
         try {
-            return Extrusion::straight($step->id, $sketch->areas->profile(array_values(array_unique($chosen))), 0.0, $to, $plane->placement());
+            return Extrusion::straight($step->id, $sketch->areas->profile(array_values(array_unique($chosen))), 0.0, $to, $sketch->placement);
         } catch (Refused $r) {
             throw new StepProblem(new Message($r->reason, 'This cannot be drawn out.', $r->getMessage()));
         }

@@ -20,8 +20,10 @@ enum FieldType
     case Sketch;
     /** "all" or the id of the step that began the body */
     case Body;
-    /** "all" or a list of region numbers */
+    /** "all" or a list of region numbers and keys */
     case Regions;
-    /** the outlines of a sketch */
+    /** the outlines of a sketch that are given by numbers alone */
     case Shapes;
+    /** what is drawn in a sketch, with its relations */
+    case Drawing;
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Cubo\Recipe;
 
 use Cubo\Quantity\Unit;
+use Cubo\Sketch\SketchFormat;
+use InvalidArgumentException;
 
 /** The document a student edits: a unit and an ordered list of steps. An immutable value; see docs/recipe.md. */
 final readonly class Recipe
@@ -88,7 +90,8 @@ final readonly class Recipe
             $v = $raw[$key];
             $values[$key] = match ($field->type) {
                 FieldType::Shapes => self::readShapes($v, $n),
-                FieldType::Regions => $v === 'all' ? 'all' : (is_array($v) ? array_values(array_map(static fn (mixed $r): int => is_int($r) ? $r : throw new UnreadableRecipe("Step $n: \"regions\" are whole numbers."), $v)) : throw new UnreadableRecipe("Step $n: \"regions\" must be \"all\" or a list of numbers.")),
+                FieldType::Drawing => self::readDrawing($v, $n),
+                FieldType::Regions => $v === 'all' ? 'all' : (is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_int($r) || (is_string($r) && strlen($r) <= 4000) ? $r : throw new UnreadableRecipe("Step $n: \"regions\" are whole numbers and keys."), $v)) : throw new UnreadableRecipe("Step $n: \"regions\" must be \"all\" or a list of numbers and keys.")),
                 default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, 121) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),
             };
             if ($field->type === FieldType::Choice && ! array_key_exists(is_string($values[$key]) ? $values[$key] : '', $field->options)) {
@@ -101,6 +104,16 @@ final readonly class Recipe
         }
 
         return new Step($id, $kind, is_string($raw['name'] ?? null) ? mb_substr($raw['name'], 0, 60) : $kind->word(), $values, ($raw['off'] ?? false) === true);
+    }
+
+    /** @return array<string, mixed> */
+    private static function readDrawing(mixed $raw, int $n): array
+    {
+        try {
+            return SketchFormat::write(SketchFormat::read($raw));
+        } catch (InvalidArgumentException $e) {
+            throw new UnreadableRecipe("Step $n: " . $e->getMessage() . '.');
+        }
     }
 
     /** @return list<array<string, string>> */

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Sketch\Sketch;
+use Cubo\Sketch\SketchFormat;
+
 /**
  * One step as it was typed. Values are strings as typed, by the keys of the kind's fields; a sketch's "shapes" is a
- * list of {"kind": "rectangle", "from", "u", "v", "width", "height"} or {"kind": "circle", "u", "v", "by", "round"}.
+ * list of {"kind": "rectangle", "from", "u", "v", "width", "height"} or {"kind": "circle", "u", "v", "by", "round"}, its
+ * "drawn" is what SketchFormat reads.
  */
 final readonly class Step
 {
@@ -35,12 +39,18 @@ final readonly class Step
         return is_array($v) ? array_values($v) : [];
     }
 
-    /** @return list<int>|null null for all */
+    /** What is drawn in a sketch. */
+    public function drawn(): Sketch
+    {
+        return isset($this->values['drawn']) ? SketchFormat::read($this->values['drawn']) : new Sketch;
+    }
+
+    /** @return list<int|string>|null numbers and keys, null for all */
     public function regions(): ?array
     {
         $v = $this->values['regions'] ?? 'all';
 
-        return is_array($v) ? array_values(array_map('intval', $v)) : null;
+        return is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_string($r) ? $r : (int) (is_scalar($r) ? $r : 0), $v)) : null;
     }
 
     public function with(string $key, mixed $value): self

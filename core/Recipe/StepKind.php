@@ -65,7 +65,9 @@ enum StepKind: string
             ],
             self::Sketch => [
                 new Field('plane', FieldType::Choice, 'plane', 'ground', ['ground' => 'ground', 'front' => 'front plane', 'side' => 'side plane']),
+                new Field('offset', FieldType::Length, 'distance from the plane', '0'),
                 new Field('shapes', FieldType::Shapes, 'outlines', '[]'),
+                new Field('drawn', FieldType::Drawing, 'drawing', ''),
             ],
             self::Extrude => [
                 new Field('sketch', FieldType::Sketch, 'sketch', ''),

@@ -16,6 +16,9 @@ use Cubo\Sketch\Sketch;
  */
 final class Formulation
 {
+    /** Before the id of an arc, for what it asks of itself. */
+    public const OWN = 'own:';
+
     public readonly EquationSystem $system;
 
     /** @var array<string, array{int,int}> places of the coordinates by point */
@@ -52,7 +55,7 @@ final class Formulation
             }
             if ($e->kind === EntityKind::Arc) {
                 foreach ([1, 2] as $k) {
-                    $this->system->add(Equation::distance($this->points($e->points[$k], $e->points[0]), 0.0, [$this->size[$e->id]], [1.0]), "own:$e->id");
+                    $this->system->add(Equation::distance($this->points($e->points[$k], $e->points[0]), 0.0, [$this->size[$e->id]], [1.0]), self::OWN . $e->id);
                 }
             }
         }

@@ -28,7 +28,7 @@ final class LeastSquares
     /** @var list<array<int, float>> */
     public array $gradients = [];
 
-    private readonly NormalEquations $normal;
+    private ?NormalEquations $normal = null;
 
     /** @var list<list<int>> by equation: where each of its numbers stands among its different unknowns, -1 for none */
     private readonly array $slots;
@@ -54,7 +54,6 @@ final class LeastSquares
         }
         $this->rows = $rows;
         $this->slots = $slots;
-        $this->normal = new NormalEquations(count($unknowns), $rows);
     }
 
     /**
@@ -73,7 +72,7 @@ final class LeastSquares
             if ($this->worst() <= $near) {
                 return true;
             }
-            $step = $this->normal->step($this->derivatives(), $this->residuals, $damping);
+            $step = $this->normal()->step($this->derivatives(), $this->residuals, $damping);
             $longest = 0.0;
             foreach ($step as $s) {
                 $longest = max($longest, abs($s));
@@ -125,7 +124,7 @@ final class LeastSquares
         $old = $x;
         $before = [$this->residuals, $this->gradients];
         for ($round = 0; $round < 60; $round++) {
-            $step = $this->normal->step($this->derivatives(), $this->residuals, 1e-12);
+            $step = $this->normal()->step($this->derivatives(), $this->residuals, 1e-12);
             $longest = 0.0;
             foreach ($step as $s) {
                 $longest = max($longest, abs($s));
@@ -143,6 +142,12 @@ final class LeastSquares
         [$this->residuals, $this->gradients] = $before;
 
         return false;
+    }
+
+    /** Made when a step is needed: a sketch that is opened again mostly holds as it is. */
+    private function normal(): NormalEquations
+    {
+        return $this->normal ??= new NormalEquations(count($this->unknowns), $this->rows);
     }
 
     /** @param array<int, float> $x */

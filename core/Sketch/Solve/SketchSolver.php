@@ -9,11 +9,6 @@ use Cubo\Sketch\Sketch;
 /** Makes a sketch keep its relations, and says what they leave free. */
 final class SketchSolver
 {
-    /** Work limits. */
-    public const MOST_ENTITIES = 400;
-
-    public const MOST_RELATIONS = 1000;
-
     /** A drag goes to its target in steps of at most this share of the sketch's size, so that nothing flips over. */
     private const STRIDE = 0.1;
 
@@ -27,11 +22,42 @@ final class SketchSolver
         $f = new Formulation($sketch, $values);
         $f->system->solve($sketch->size());
         if ($f->system->clash !== []) {
-            return new SolvedSketch($f->read(), array_values(array_filter($f->system->clash, static fn (string $id): bool => ! str_starts_with($id, 'own:'))));
+            return new SolvedSketch($f->read(), self::ownLeftOut($f->system->clash));
         }
         $f->system->analyse();
 
-        return new SolvedSketch($f->read(), [], $f->system->free, array_values(array_filter($f->system->idle, static fn (string $id): bool => ! str_starts_with($id, 'own:'))), $f->system->follows, self::movements($f, $sketch));
+        return new SolvedSketch($f->read(), [], $f->system->free, array_values(array_filter($f->system->idle, static fn (string $id): bool => ! str_starts_with($id, Formulation::OWN))), $f->system->follows, self::movements($f, $sketch));
+    }
+
+    /**
+     * Only makes a sketch keep its relations.
+     *
+     * @param array<string, float> $values of the dimensions by id, mm or degrees
+     * @param-out Sketch $sketch
+     * @return list<string> relations that cannot hold together; none when all do
+     *
+     * @throws UnfitRelation
+     */
+    public static function settle(Sketch &$sketch, array $values): array
+    {
+        $f = new Formulation($sketch, $values);
+        $f->system->solve($sketch->size());
+        $sketch = $f->read();
+
+        return self::ownLeftOut($f->system->clash);
+    }
+
+    /**
+     * Without what an arc asks of itself, unless that is all there is.
+     *
+     * @param list<string> $owners
+     * @return list<string>
+     */
+    private static function ownLeftOut(array $owners): array
+    {
+        $asked = array_values(array_filter($owners, static fn (string $id): bool => ! str_starts_with($id, Formulation::OWN)));
+
+        return $asked !== [] ? $asked : array_map(static fn (string $id): string => substr($id, strlen(Formulation::OWN)), $owners);
     }
 
     /**

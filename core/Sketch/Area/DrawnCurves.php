@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Sketch\Area;
+
+use Cubo\Geometry\CubicSpline;
+use Cubo\Sketch\Entity;
+use Cubo\Sketch\EntityKind;
+use Cubo\Sketch\Role;
+use Cubo\Sketch\Sketch;
+
+/** The outlines of a sketch as curves that bound areas; what has no size bounds nothing. */
+final class DrawnCurves
+{
+    /** mm */
+    private const NO_SIZE = 1e-6;
+
+    /** @return list<Curve> */
+    public static function of(Sketch $s): array
+    {
+        $out = [];
+        foreach ($s->entities as $e) {
+            if ($e->role === Role::Outline) {
+                array_push($out, ...self::curves($s, $e));
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<Curve> */
+    public static function curves(Sketch $s, Entity $e): array
+    {
+        $p = array_map($s->point(...), $e->points);
+        $apart = static fn (array $a, array $b): bool => hypot($b[0] - $a[0], $b[1] - $a[1]) > self::NO_SIZE;
+
+        return match ($e->kind) {
+            EntityKind::Line => $apart($p[0], $p[1]) ? [new Straight($e->id, $p[0], $p[1])] : [],
+            EntityKind::Circle => $e->size > self::NO_SIZE ? [new Round($e->id, $p[0], $e->size)] : [],
+            EntityKind::Arc => $e->size > self::NO_SIZE ? [Round::arc($e->id, $p[0], $e->size, $p[1], $p[2])] : [],
+            EntityKind::Ellipse => $apart($p[0], $p[1]) && $e->size > self::NO_SIZE ? [Smooth::ellipse($e->id, $p[0], $p[1], $e->size)] : [],
+            EntityKind::Curve => self::spline($e->id, array_values(array_filter($p, static fn (array $q, int $i): bool => $i === 0 || $apart($p[$i - 1], $q), ARRAY_FILTER_USE_BOTH))),
+        };
+    }
+
+    /**
+     * One curve for every stretch between two points, so that those of one spline can cross each other.
+     *
+     * @param list<array{float,float}> $points
+     * @return list<Curve>
+     */
+    private static function spline(string $name, array $points): array
+    {
+        if (count($points) < 2) {
+            return [];
+        }
+        $spline = new CubicSpline($points);
+        $local = static function (float $t) use ($spline): array {
+            [$p, $d, $dd] = $spline->at($t);
+
+            return [[$p[0], $p[1]], [$d[0], $d[1]], [$dd[0], $dd[1]]];
+        };
+        $out = [];
+        for ($i = 1; $i < count($points); $i++) {
+            $out[] = new Smooth($name, $local, Smooth::even($spline->knots[$i - 1], $spline->knots[$i], 8));
+        }
+
+        return $out;
+    }
+}
