@@ -1,0 +1,325 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Sketch\Draw;
+
+use Cubo\Quantity\Expression;
+use Cubo\Quantity\Unit;
+use Cubo\Quantity\UnreadableExpression;
+use Cubo\Sketch\Entity;
+use Cubo\Sketch\Measured;
+use Cubo\Sketch\Relation;
+use Cubo\Sketch\RelationKind;
+use Cubo\Sketch\Role;
+use Cubo\Sketch\Sketch;
+use InvalidArgumentException;
+
+/**
+ * Draws what is typed: "line 40 at 30 deg", "rectangle 60 by 40", "circle diameter 8 at 10, 5", "equal l1 l2",
+ * "length l1 = 40", "remove c2". What is typed as a number is meant exactly and becomes a dimension.
+ */
+final class TypedLine
+{
+    /** Examples of all that can be typed. */
+    public const EXAMPLES = [
+        'point 10, 5', 'line 40 at 30 deg', 'line from p1 to 20, 10', 'rectangle 60 by 40', 'rectangle 60 by 40 corner at 0, 0',
+        'circle diameter 8 at 10, 5', 'circle radius 4 at p3', 'slot 85 by 20', 'polygon 6 radius 10 at 0, 0', 'ellipse 30 by 20',
+        'arc from p1 to p2 through 5, 8', 'curve 0, 0; 10, 8; 20, 2',
+        'horizontal l1', 'equal l1 l2', 'tangent l1 c1', 'symmetric p1 p2 l5', 'length l1 = 40', 'distance p1 p2 = 30', 'angle l1 l2 = 60',
+        'construction l3', 'centre l3', 'outline l3', 'move p1 to 5, 5', 'remove l2',
+    ];
+
+    private readonly Pen $pen;
+
+    private function __construct(Sketch $sketch, private readonly Unit $unit)
+    {
+        $this->pen = new Pen($sketch);
+    }
+
+    /** @throws UnreadableLine */
+    public static function draw(Sketch $sketch, string $typed, Unit $unit): Sketch
+    {
+        $typed = trim((string) preg_replace('/\s+/', ' ', mb_substr($typed, 0, 300)));
+        if ($typed === '') {
+            throw new UnreadableLine('Type what to draw, for instance “' . self::EXAMPLES[1] . '”.');
+        }
+        $t = new self($sketch, $unit);
+        try {
+            $t->read($typed);
+        } catch (UnreadableExpression|InvalidArgumentException $e) {
+            throw new UnreadableLine($e->getMessage());
+        }
+
+        return $t->pen->sketch;
+    }
+
+    private function read(string $typed): void
+    {
+        [$verb, $rest] = [...explode(' ', $typed, 2), ''];
+        $rest = trim($rest);
+        match (strtolower($verb)) {
+            'point' => $this->spot($rest),
+            'line' => $this->line($rest),
+            'rectangle' => $this->rectangle($rest),
+            'circle' => $this->circle($rest),
+            'slot' => $this->slot($rest),
+            'polygon' => $this->polygon($rest),
+            'ellipse' => $this->ellipse($rest),
+            'arc' => $this->arc($rest),
+            'curve' => $this->pen->curve(array_map($this->spot(...), explode(';', $rest))),
+            'remove' => $this->remove($rest),
+            'move' => $this->move($rest),
+            'outline', 'construction', 'centre' => $this->role(Role::from(strtolower($verb)), $rest),
+            default => $this->relation($typed),
+        };
+    }
+
+    private function length(string $typed): float
+    {
+        $v = Expression::length($typed, $this->unit);
+
+        return $v > 0 ? $v : throw new UnreadableLine("“{$typed}” is not above zero.");
+    }
+
+    /** A point by its id or its place; a place is kept by dimensions from the origin. */
+    private function spot(string $typed): string
+    {
+        $typed = trim($typed);
+        if ($typed === Sketch::ORIGIN || isset($this->pen->sketch->points[$typed])) {
+            return $typed;
+        }
+        $parts = preg_split('/\s*;\s*|,\s+/', $typed) ?: [];
+        if (count($parts) !== 2) {
+            throw new UnreadableLine("“{$typed}” is no point. Type the name of one, or a place such as 10, 5.");
+        }
+        [$u, $v] = [Expression::length($parts[0], $this->unit), Expression::length($parts[1], $this->unit)];
+        if ($u === 0.0 && $v === 0.0) {
+            return Sketch::ORIGIN;
+        }
+        $p = $this->pen->point(new Spot($u, $v));
+        foreach ([[RelationKind::HorizontalDistance, RelationKind::Vertical, $u, $parts[0]], [RelationKind::VerticalDistance, RelationKind::Horizontal, $v, $parts[1]]] as [$distance, $level, $value, $text]) {
+            if ($value === 0.0) {
+                $this->pen->relate($level, Sketch::ORIGIN, $p);
+            } else {
+                $this->pen->size($distance, $value < 0 ? '0 - (' . $text . ')' : $text, Sketch::ORIGIN, $p);
+            }
+        }
+
+        return $p;
+    }
+
+    /** Where nothing is said: the point drawn last. */
+    private function last(): string
+    {
+        return (string) (array_key_last($this->pen->sketch->points) ?? Sketch::ORIGIN);
+    }
+
+    private function line(string $rest): void
+    {
+        if (preg_match('/^(?:from (.+?) )?to (.+)$/i', $rest, $m)) {
+            $from = $m[1] === '' ? $this->last() : $this->spot($m[1]);
+            $this->pen->line($from, $this->spot($m[2]));
+
+            return;
+        }
+        if (! preg_match('/^(?:from (.+?) long )?(.+?)(?: at (.+?)(?: ?deg| ?degrees| ?°)?)?$/iu', $rest, $m)) {
+            throw new UnreadableLine('A line needs a length, for instance “line 40 at 30 deg”.');
+        }
+        $from = $m[1] === '' ? $this->last() : $this->spot($m[1]);
+        $length = $this->length($m[2]);
+        $turn = $m[3] ?? '0';
+        $angle = fmod(Expression::number($turn) + 720, 360);
+        [$u, $v] = $this->pen->sketch->point($from);
+        $to = $this->pen->point(new Spot($u + $length * cos(deg2rad($angle)), $v + $length * sin(deg2rad($angle))));
+        $l = $this->pen->line($from, $to);
+        $this->pen->size(RelationKind::Length, $m[2], $l);
+        if (fmod($angle, 180) === 0.0) {
+            $this->pen->relate(RelationKind::Horizontal, $l);
+        } elseif (fmod($angle, 180) === 90.0) {
+            $this->pen->relate(RelationKind::Vertical, $l);
+        } else {
+            $this->pen->size(RelationKind::Angle, $angle < 180 ? $turn : self::number(360 - $angle), 'u-axis', $l);
+        }
+    }
+
+    private static function number(float $v): string
+    {
+        return rtrim(rtrim(sprintf('%.9F', $v), '0'), '.');
+    }
+
+    /** @return array{string, string, string} both sizes and the rest */
+    private static function by(string $rest, string $what): array
+    {
+        return preg_match('/^(.+?) by (.+?)((?: corner)?(?: at .+)?)$/i', $rest, $m) ? [$m[1], $m[2], trim($m[3])] : throw new UnreadableLine("A $what needs two sizes, for instance “{$what} 60 by 40”.");
+    }
+
+    private function where(string $rest): string
+    {
+        return preg_match('/at (.+)$/i', $rest, $m) ? $this->spot($m[1]) : Sketch::ORIGIN;
+    }
+
+    private function rectangle(string $rest): void
+    {
+        [$width, $height, $rest] = self::by($rest, 'rectangle');
+        [$w, $h] = [$this->length($width), $this->length($height)];
+        $at = $this->where($rest);
+        [$u, $v] = $this->pen->sketch->point($at);
+        if (stripos($rest, 'corner') !== false) {
+            $sides = $this->pen->rectangle($at, $this->pen->point(new Spot($u + $w, $v + $h)));
+        } else {
+            $sides = $this->pen->rectangleAround($at, $this->pen->point(new Spot($u - $w / 2, $v - $h / 2)));
+        }
+        $this->pen->size(RelationKind::Length, $width, $sides[0]);
+        $this->pen->size(RelationKind::Length, $height, $sides[1]);
+    }
+
+    private function circle(string $rest): void
+    {
+        if (! preg_match('/^(diameter|radius) (.+?)((?: at .+)?)$/i', $rest, $m)) {
+            throw new UnreadableLine('A circle needs a diameter or radius, for instance “circle diameter 8 at 10, 5”.');
+        }
+        $size = $this->length($m[2]);
+        $kind = strtolower($m[1]) === 'radius' ? RelationKind::Radius : RelationKind::Diameter;
+        $this->pen->size($kind, $m[2], $this->pen->circle($this->where(trim($m[3])), $kind === RelationKind::Radius ? $size : $size / 2));
+    }
+
+    private function slot(string $rest): void
+    {
+        [$length, $width, $rest] = self::by($rest, 'slot');
+        [$l, $w] = [$this->length($length), $this->length($width)];
+        if ($l <= $w) {
+            throw new UnreadableLine('A slot is longer over all than it is wide.');
+        }
+        $at = $this->where($rest);
+        [$u, $v] = $this->pen->sketch->point($at);
+        $a = $this->pen->point(new Spot($u - ($l - $w) / 2, $v));
+        $b = $this->pen->point(new Spot($u + ($l - $w) / 2, $v));
+        [$round] = $this->pen->slot($a, $b, $w);
+        $middle = (string) array_key_last($this->pen->sketch->entities);
+        $this->pen->relate(RelationKind::Midpoint, $at, $middle);
+        $this->pen->relate(RelationKind::Horizontal, $middle);
+        $this->pen->size(RelationKind::Diameter, $width, $round);
+        $this->pen->size(RelationKind::Length, "($length) - ($width)", $middle);
+    }
+
+    private function polygon(string $rest): void
+    {
+        if (! preg_match('/^(\d+) radius (.+?)((?: at .+)?)$/i', $rest, $m)) {
+            throw new UnreadableLine('A polygon needs the count of its sides and the radius of its corners, for instance “polygon 6 radius 10”.');
+        }
+        $r = $this->length($m[2]);
+        $middle = $this->where(trim($m[3]));
+        [$u, $v] = $this->pen->sketch->point($middle);
+        $corner = $this->pen->point(new Spot($u + $r, $v));
+        $this->pen->polygon($middle, $corner, (int) $m[1]);
+        if ($middle !== $corner) {
+            $this->pen->relate(RelationKind::Horizontal, $middle, $corner);
+        }
+        $this->pen->size(RelationKind::Distance, $m[2], $middle, $corner);
+    }
+
+    private function ellipse(string $rest): void
+    {
+        [$width, $height, $rest] = self::by($rest, 'ellipse');
+        [$w, $h] = [$this->length($width), $this->length($height)];
+        $middle = $this->where($rest);
+        [$u, $v] = $this->pen->sketch->point($middle);
+        $end = $this->pen->point(new Spot($u + $w / 2, $v));
+        $e = $this->pen->ellipse($middle, $end, $h / 2);
+        $this->pen->relate(RelationKind::Horizontal, $middle, $end);
+        $this->pen->size(RelationKind::Distance, "($width) / 2", $middle, $end);
+        $top = $this->pen->point(new Spot($u, $v + $h / 2));
+        $this->pen->relate(RelationKind::Coincident, $top, $e);
+        $this->pen->relate(RelationKind::Vertical, $middle, $top);
+        $this->pen->size(RelationKind::Distance, "($height) / 2", $middle, $top);
+    }
+
+    private function arc(string $rest): void
+    {
+        if (! preg_match('/^from (.+) to (.+) through (.+)$/i', $rest, $m)) {
+            throw new UnreadableLine('An arc needs its ends and a point it runs through, for instance “arc from p1 to p2 through 5, 8”.');
+        }
+        $this->pen->arcThrough($this->spot($m[1]), $this->spot($m[2]), $this->spot($m[3]));
+    }
+
+    private function known(string $id): string
+    {
+        $s = $this->pen->sketch;
+
+        return isset($s->points[$id]) || isset($s->entities[$id]) || isset($s->relations[$id]) ? $id : throw new UnreadableLine("There is nothing called “{$id}”.");
+    }
+
+    private function remove(string $rest): void
+    {
+        foreach (explode(' ', $rest) as $id) {
+            $this->pen->sketch = $this->pen->sketch->without($this->known($id));
+        }
+    }
+
+    private function move(string $rest): void
+    {
+        if (! preg_match('/^(\S+) to (.+)$/i', $rest, $m) || ! isset($this->pen->sketch->points[$m[1]])) {
+            throw new UnreadableLine('Type which point goes where, for instance “move p1 to 5, 5”.');
+        }
+        $parts = preg_split('/\s*;\s*|,\s+/', $m[2]) ?: [];
+        if (count($parts) !== 2) {
+            throw new UnreadableLine("“{$m[2]}” is no place. Type two numbers, for instance 10, 5.");
+        }
+        $this->pen->sketch = $this->pen->sketch->withPoint($m[1], Expression::length($parts[0], $this->unit), Expression::length($parts[1], $this->unit));
+    }
+
+    private function role(Role $role, string $rest): void
+    {
+        foreach (explode(' ', $rest) as $id) {
+            $e = $this->pen->sketch->entities[$id] ?? throw new UnreadableLine("There is no line called “{$id}”.");
+            $this->pen->sketch = $this->pen->sketch->withEntity(new Entity($e->id, $e->kind, $e->points, $e->size, $role));
+        }
+    }
+
+    private function relation(string $typed): void
+    {
+        $lower = strtolower($typed);
+        // the longer words first: "diameter across" before "diameter"
+        $kinds = RelationKind::cases();
+        usort($kinds, static fn (RelationKind $a, RelationKind $b): int => strlen($b->value) <=> strlen($a->value));
+        foreach ($kinds as $kind) {
+            if (! str_starts_with($lower . ' ', $kind->value . ' ')) {
+                continue;
+            }
+            $rest = trim(substr($typed, strlen($kind->value)));
+            [$ids, $value] = array_map('trim', [...explode('=', $rest, 2), '']);
+            $of = $ids === '' ? [] : explode(' ', $ids);
+            foreach ($of as $id) {
+                if ($id !== Sketch::ORIGIN && ! isset(Sketch::AXES[$id]) && ! isset($this->pen->sketch->points[$id]) && ! isset($this->pen->sketch->entities[$id])) {
+                    throw new UnreadableLine("There is nothing called “{$id}”.");
+                }
+            }
+            if ($of === []) {
+                throw new UnreadableLine("Type of what, for instance “{$kind->value} " . ($kind->isDimension() ? 'l1 = 40' : 'l1 l2') . '”.');
+            }
+            if (! $kind->isDimension()) {
+                $this->pen->relate($kind, ...$of);
+            } else {
+                $this->pen->size($kind, $value !== '' ? $value : self::measured($this->pen->sketch, $kind, $of, $this->unit), ...$of);
+            }
+
+            return;
+        }
+        throw new UnreadableLine('Cubo does not know “' . explode(' ', $typed)[0] . '” here. Begin with what to draw or to settle: ' . implode(', ', ['line', 'rectangle', 'circle', 'slot', 'horizontal', 'equal', 'length']) . ' ...');
+    }
+
+    /**
+     * What a dimension measures now, as text in the drawing's unit.
+     *
+     * @param list<string> $of
+     *
+     * @throws UnreadableLine when such things have no such dimension
+     */
+    public static function measured(Sketch $s, RelationKind $kind, array $of, Unit $unit): string
+    {
+        $v = Measured::value($s, new Relation('new', $kind, $of)) ?? throw new UnreadableLine('Between these things there is no ' . $kind->value . '.');
+
+        return self::number(round($kind === RelationKind::Angle ? $v : $v / $unit->inMillimetres(), 3));
+    }
+}
