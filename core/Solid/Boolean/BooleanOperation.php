@@ -123,22 +123,22 @@ final class BooleanOperation
         // untouched facets too may continue in one of the other solid: on flats, and on rounds that both have
         $keys = array_map(static fn (Surface $s): string => $s->geometryKey(), $pair->surfaces);
         $both = array_intersect(array_slice($keys, 0, $pair->pSurfaces), array_slice($keys, $pair->pSurfaces));
-        $shared = ['plane' => true] + array_fill_keys($both, true);
+        $keys = array_filter($keys, static fn (string $key): bool => $key === 'plane' || in_array($key, $both, true));
         $flats = [];
         foreach ($broad->pTriangles as $t) {
             $f = $pair->pFacet[$t];
-            if (isset($shared[$keys[$pair->fSurface[$f]]])) {
+            if (isset($keys[$pair->fSurface[$f]])) {
                 $flats[$f] = true;
             }
         }
         foreach ($broad->qTriangles as $t) {
             $f = $pair->qFacet[$t];
-            if (isset($shared[$keys[$pair->fSurface[$f]]])) {
+            if (isset($keys[$pair->fSurface[$f]])) {
                 $flats[$op === Operation::Difference ? $pair->flip($f) : $f] = true;
             }
         }
 
-        return CleanUp::run($mesh, $pair, $outlines->oldTriangles, $tolerance, $size, $flats, $narrow);
+        return CleanUp::run($mesh, $pair, $outlines->oldTriangles, $tolerance, $size, $flats, $keys, $narrow);
     }
 
     /** @return array{Solid, bool} the closed mesh and whether it may have sides without length */

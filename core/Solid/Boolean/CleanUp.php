@@ -17,13 +17,14 @@ final class CleanUp
     private const SAME_PLANE = 2e-12;
 
     /**
-     * @param array<int, true> $facets facets that may be unified
+     * @param array<int, true> $facets old facets that may continue in others
+     * @param array<int, string> $surfaceKeys by surface: what equal ones have in common, where facets may continue in others at all
      * @param bool $narrow the mesh may have sides without length
      */
-    public static function run(Solid $mesh, OperandPair $pair, int $whole, float $eps, float $size, array $facets, bool $narrow): Solid
+    public static function run(Solid $mesh, OperandPair $pair, int $whole, float $eps, float $size, array $facets, array $surfaceKeys, bool $narrow): Solid
     {
         $m = new WorkingMesh($mesh, $pair, $whole, $eps);
-        self::unifyFacets($m, $facets, $size);
+        self::unifyFacets($m, $facets, $surfaceKeys, $size);
         if ($narrow) {
             Seams::weldOnly($m);
         }
@@ -33,22 +34,26 @@ final class CleanUp
         return Compaction::run($m);
     }
 
-    /** @param array<int, true> $facets */
-    private static function unifyFacets(WorkingMesh $m, array $facets, float $size): void
+    /**
+     * @param array<int, true> $facets
+     * @param array<int, string> $surfaceKeys
+     */
+    private static function unifyFacets(WorkingMesh $m, array $facets, array $surfaceKeys, float $size): void
     {
-        for ($t = $m->whole, $n = count($m->facet); $t < $n; $t++) {
-            $facets[$m->facet[$t]] = true;
-        }
         $pair = $m->pair;
-        $surfaceKey = $known = $map = [];
+        for ($t = $m->whole, $n = count($m->facet); $t < $n; $t++) {
+            if (isset($surfaceKeys[$pair->fSurface[$m->facet[$t]]])) {
+                $facets[$m->facet[$t]] = true;
+            }
+        }
+        $known = $map = [];
         foreach ($facets as $f => $_) {
             $s = $pair->fSurface[$f];
-            $surfaceKey[$s] ??= $pair->surfaces[$s]->geometryKey();
             $nx = $pair->fx[$f];
             $ny = $pair->fy[$f];
             $nz = $pair->fz[$f];
             $d = $pair->fd[$f];
-            $key = (round($nx * 1e7) + 0.0) . '|' . (round($ny * 1e7) + 0.0) . '|' . (round($nz * 1e7) + 0.0) . '|' . (round($d * 1e7) + 0.0) . '|' . $surfaceKey[$s];
+            $key = (round($nx * 1e7) + 0.0) . '|' . (round($ny * 1e7) + 0.0) . '|' . (round($nz * 1e7) + 0.0) . '|' . (round($d * 1e7) + 0.0) . '|' . $surfaceKeys[$s];
             foreach ($known[$key] ?? [] as $g) {
                 if (abs($pair->fx[$g] - $nx) + abs($pair->fy[$g] - $ny) + abs($pair->fz[$g] - $nz) <= self::SAME_PLANE && abs($pair->fd[$g] - $d) <= self::SAME_PLANE * $size) {
                     $map[$f] = $g;
