@@ -7,6 +7,7 @@ use App\Http\Controllers\BenchController;
 use App\Http\Controllers\ExerciseController;
 use App\Http\Controllers\HandInController;
 use App\Http\Controllers\HomeController;
+use App\Http\Controllers\PadController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\SignInController;
 use Illuminate\Support\Facades\Route;
@@ -27,6 +28,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/recipes/{recipe}/part/{key}.glb', [PartController::class, 'glb'])->name('recipes.glb')->where('key', '[0-9a-f]{40}');
     Route::get('/recipes/{recipe}/part.{ending}', [PartController::class, 'download'])->name('recipes.download')->where('ending', 'stl|3mf|json');
     Route::post('/recipes/{recipe}/edit', [BenchController::class, 'edit'])->name('recipes.edit')->middleware('throttle:edits');
+    Route::get('/recipes/{recipe}/pad/{step}', [PadController::class, 'show'])->name('pad')->where('step', '[a-z0-9]{1,12}');
+    Route::post('/recipes/{recipe}/pad/{step}', [PadController::class, 'edit'])->name('pad.edit')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
     Route::post('/works/{work}/check', [BenchController::class, 'check'])->name('works.check')->middleware('throttle:heavy');
     Route::post('/works/{work}/hand-in', [BenchController::class, 'handIn'])->name('works.hand-in')->middleware('throttle:heavy');
 

@@ -23,6 +23,8 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->isProduction());
         // what is typed is kept as typed; a limit on edits only keeps a stuck key from filling the disk
         RateLimiter::for('edits', static fn (Request $r): Limit => Limit::perMinute(240)->by((string) $r->user()?->id));
+        // a drag asks many times a second and saves nothing
+        RateLimiter::for('pad', static fn (Request $r): Limit => Limit::perMinute(1500)->by((string) $r->user()?->id));
         RateLimiter::for('heavy', static fn (Request $r): Limit => Limit::perMinute(60)->by((string) $r->user()?->id));
     }
 }

@@ -21,7 +21,7 @@ final class Editing
                 continue;
             }
             $values[$key] = match ($f->type) {
-                FieldType::Shapes => [self::shape('rectangle', $r->unit)],
+                FieldType::Shapes => [],
                 FieldType::Sketch => self::lastSketch($r),
                 default => self::inUnit($f->default, $r->unit),
             };

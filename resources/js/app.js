@@ -108,3 +108,5 @@ document.addEventListener('keydown', (e) => {
 if (document.querySelector('[data-stage]')) {
   import('./stage.js').then(({ mountStage }) => document.querySelectorAll('[data-stage]').forEach(mountStage));
 }
+const pad = document.getElementById('pad');
+if (pad) import('./pad/pad.js').then(({ mountPad }) => mountPad(pad));

@@ -20,6 +20,7 @@ beforeEach(async (t) => {
 
 test('a part from a sketch: areas, extrusion up and down, cut, keep', async () => {
   await add(page, 'sketch');
+  await edit(page, () => page.getByRole('button', { name: 'Add a rectangle' }).click());
   await type(page, 's1-shapes-0-width', '40');
   await type(page, 's1-shapes-0-height', '20');
   await edit(page, () => page.getByRole('button', { name: 'Add a circle' }).click());

@@ -102,11 +102,23 @@ final class TypedLine
             if ($value === 0.0) {
                 $this->pen->relate($level, Sketch::ORIGIN, $p);
             } else {
-                $this->pen->size($distance, $value < 0 ? '0 - (' . $text . ')' : $text, Sketch::ORIGIN, $p);
+                $this->pen->size($distance, $value < 0 ? self::negated($text) : $text, Sketch::ORIGIN, $p);
             }
         }
 
         return $p;
+    }
+
+    /** The side is that on which it is drawn, so a distance is written without a sign. */
+    private static function negated(string $text): string
+    {
+        return preg_match('/^[-\x{2212}]\s*([^-+]+)$/u', trim($text), $m) ? $m[1] : "0 - ($text)";
+    }
+
+    /** In brackets where a sum would be torn apart. */
+    private static function simple(string $text): string
+    {
+        return preg_match('/[-+\x{2212}\/]/u', $text) === 1 ? "($text)" : $text;
     }
 
     /** Where nothing is said: the point drawn last. */
@@ -200,7 +212,7 @@ final class TypedLine
         $this->pen->relate(RelationKind::Midpoint, $at, $middle);
         $this->pen->relate(RelationKind::Horizontal, $middle);
         $this->pen->size(RelationKind::Diameter, $width, $round);
-        $this->pen->size(RelationKind::Length, "($length) - ($width)", $middle);
+        $this->pen->size(RelationKind::Length, self::simple($length) . ' - ' . self::simple($width), $middle);
     }
 
     private function polygon(string $rest): void
@@ -228,11 +240,11 @@ final class TypedLine
         $end = $this->pen->point(new Spot($u + $w / 2, $v));
         $e = $this->pen->ellipse($middle, $end, $h / 2);
         $this->pen->relate(RelationKind::Horizontal, $middle, $end);
-        $this->pen->size(RelationKind::Distance, "($width) / 2", $middle, $end);
+        $this->pen->size(RelationKind::Distance, self::simple($width) . ' / 2', $middle, $end);
         $top = $this->pen->point(new Spot($u, $v + $h / 2));
         $this->pen->relate(RelationKind::Coincident, $top, $e);
         $this->pen->relate(RelationKind::Vertical, $middle, $top);
-        $this->pen->size(RelationKind::Distance, "($height) / 2", $middle, $top);
+        $this->pen->size(RelationKind::Distance, self::simple($height) . ' / 2', $middle, $top);
     }
 
     private function arc(string $rest): void

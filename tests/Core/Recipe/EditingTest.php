@@ -43,7 +43,8 @@ it('reads picked regions as people write them', function (mixed $typed, string|a
 
 it('adds, changes and removes outlines of a sketch', function (): void {
     $r = Editing::add(new Recipe(Unit::Millimetre), StepKind::Sketch);
-    $r = Editing::addShape($r, 's1', 'circle');
+    expect($r->step('s1')?->shapes())->toBe([]);
+    $r = Editing::addShape(Editing::addShape($r, 's1', 'rectangle'), 's1', 'circle');
     expect($r->step('s1')?->shapes())->toHaveCount(2);
     $r = Editing::set($r, 's1', ['shapes' => [1 => ['round' => '12', 'by' => 'guess', 'kind' => 'star', 'foo' => 'x']]]);
     expect($r->step('s1')?->shapes()[1])->toBe(['kind' => 'circle', 'u' => '0', 'v' => '0', 'by' => 'diameter', 'round' => '12']);

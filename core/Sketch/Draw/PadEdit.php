@@ -1,0 +1,237 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Sketch\Draw;
+
+use Cubo\Quantity\Unit;
+use Cubo\Sketch\DimensionValues;
+use Cubo\Sketch\Entity;
+use Cubo\Sketch\Relation;
+use Cubo\Sketch\RelationKind;
+use Cubo\Sketch\Role;
+use Cubo\Sketch\Sketch;
+use Cubo\Sketch\SketchFormat;
+use Cubo\Sketch\Solve\SketchSolver;
+use Cubo\Sketch\Solve\SolvedSketch;
+use Cubo\Sketch\Solve\UnfitRelation;
+use InvalidArgumentException;
+
+/** The edits a person makes on the pad. Each is made only when all relations can be kept after it. */
+final class PadEdit
+{
+    /**
+     * @param array<string, mixed> $in "do" and what belongs to it
+     *
+     * @throws Refusal
+     */
+    public static function make(Sketch $s, array $in, Unit $unit): Sketch
+    {
+        try {
+            $after = match ($in['do'] ?? null) {
+                'draw' => self::drawn($s, (string) ($in['tool'] ?? ''), self::spots($in['spots'] ?? []), (array) ($in['options'] ?? [])),
+                'type' => TypedLine::draw($s, (string) ($in['text'] ?? ''), $unit),
+                'relate' => self::related($s, $in),
+                'size' => self::sized($s, self::ids($in), $unit),
+                'value' => self::valued($s, $in),
+                'remove' => array_reduce(self::ids($in), static fn (Sketch $x, string $id): Sketch => $x->without($id), $s),
+                'role' => self::withRole($s, self::ids($in), Role::tryFrom((string) ($in['role'] ?? '')) ?? Role::Outline),
+                'drag' => self::dragged($s, $in, $unit),
+                'close' => self::closed($s, self::ids($in)),
+                default => $s,
+            };
+        } catch (UnreadableLine|InvalidArgumentException $e) {
+            throw new Refusal($e->getMessage());
+        }
+        if (count($after->points) > SketchFormat::MOST_POINTS || count($after->entities) > SketchFormat::MOST_ENTITIES || count($after->relations) > SketchFormat::MOST_RELATIONS) {
+            throw new Refusal('A sketch holds no more than ' . SketchFormat::MOST_ENTITIES . ' lines.');
+        }
+
+        return self::solved($after, $unit)->sketch;
+    }
+
+    /** @throws Refusal */
+    public static function solved(Sketch $s, Unit $unit): SolvedSketch
+    {
+        $read = new DimensionValues($s, $unit);
+        foreach ($read->problems as $id => $problem) {
+            throw new Refusal("$id says “{$s->relations[$id]->value}”. $problem", [$id]);
+        }
+        try {
+            $solved = SketchSolver::solve($s, $read->values);
+        } catch (UnfitRelation $e) {
+            throw new Refusal($e->getMessage());
+        }
+        if (! $solved->holds()) {
+            $names = array_map(static fn (string $id): string => isset($s->relations[$id]) ? $id . ' (' . $s->relations[$id]->kind->value . ')' : $id, array_slice($solved->clash, 0, 6));
+            throw new Refusal('These contradict each other: ' . implode(', ', $names) . '. Nothing was changed.', $solved->clash);
+        }
+
+        return $solved;
+    }
+
+    /**
+     * @param array<array-key, mixed> $raw
+     * @return list<Spot>
+     */
+    private static function spots(mixed $raw): array
+    {
+        $out = [];
+        foreach (is_array($raw) ? array_slice(array_values($raw), 0, 60) : [] as $s) {
+            $text = static fn (string $key): ?string => is_array($s) && is_string($s[$key] ?? null) && $s[$key] !== '' ? $s[$key] : null;
+            [$u, $v] = [is_array($s) ? $s['u'] ?? null : null, is_array($s) ? $s['v'] ?? null : null];
+            if (! is_numeric($u) || ! is_numeric($v) || abs((float) $u) > 10000 || abs((float) $v) > 10000) {
+                throw new InvalidArgumentException('That is too far out.');
+            }
+            $on = is_array($s['on'] ?? null) ? array_values(array_filter($s['on'], is_string(...))) : [];
+            $out[] = new Spot((float) $u, (float) $v, $text('point'), $on, $text('middleOf'), $text('level'), $text('plumb'));
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param list<Spot> $at
+     * @param array<array-key, mixed> $options
+     */
+    private static function drawn(Sketch $s, string $tool, array $at, array $options): Sketch
+    {
+        $pen = new Pen($s);
+        $needed = ['point' => 1, 'line' => 2, 'rectangle' => 2, 'rectangle around' => 2, 'circle' => 2, 'circle over' => 2, 'circle through three' => 3, 'arc' => 3, 'arc around' => 3, 'arc on' => 2, 'slot' => 3, 'polygon' => 2, 'ellipse' => 3, 'curve' => 2][$tool] ?? null;
+        if ($needed === null || count($at) < $needed) {
+            throw new InvalidArgumentException('There is not enough to draw that.');
+        }
+        $first = $at[0];
+        $apart = static fn (Spot $x, Spot $y): float => hypot($y->u - $x->u, $y->v - $x->v);
+        if ($needed > 1 && $apart($first, $at[1]) < 1e-6) {
+            throw new InvalidArgumentException('Both points are one. Draw it a little larger.');
+        }
+        $p = array_map($pen->point(...), $tool === 'circle' || $tool === 'slot' || $tool === 'ellipse' ? array_slice($at, 0, $needed - 1) : $at);
+        match ($tool) {
+            'point' => null,
+            'line' => self::levelled($pen, $pen->line($p[0], $p[1]), $options),
+            'rectangle' => $pen->rectangle($p[0], $p[1]),
+            'rectangle around' => $pen->rectangleAround($p[0], $p[1]),
+            'circle' => $at[1]->point !== null || $at[1]->on !== [] ? $pen->circleThrough($p[0], $pen->point($at[1])) : $pen->circle($p[0], $apart($first, $at[1])),
+            'circle over' => $pen->circleOver($p[0], $p[1]),
+            'circle through three' => $pen->circleThroughThree($p[0], $p[1], $p[2]),
+            'arc' => $pen->arcThrough($p[0], $p[1], $p[2]),
+            'arc around' => $pen->arcAround($p[0], $p[1], $p[2]),
+            'arc on' => $pen->arcOn(is_string($options['before'] ?? null) ? $options['before'] : '', $p[0], $p[1]),
+            'slot' => $pen->slot($p[0], $p[1], 2 * self::off($at[0], $at[1], $at[2])),
+            'polygon' => $pen->polygon($p[0], $p[1], is_numeric($options['sides'] ?? null) ? (int) $options['sides'] : 6),
+            'ellipse' => $pen->ellipse($p[0], $p[1], self::off($at[0], $at[1], $at[2])),
+            default => $pen->curve($p),
+        };
+
+        return $pen->sketch;
+    }
+
+    /** @param array<array-key, mixed> $options */
+    private static function levelled(Pen $pen, string $line, array $options): string
+    {
+        if (($options['level'] ?? false) === true) {
+            $pen->relate(RelationKind::Horizontal, $line);
+        } elseif (($options['plumb'] ?? false) === true) {
+            $pen->relate(RelationKind::Vertical, $line);
+        }
+
+        return $line;
+    }
+
+    private static function off(Spot $a, Spot $b, Spot $p): float
+    {
+        return max(0.01, abs(($b->u - $a->u) * ($p->v - $a->v) - ($b->v - $a->v) * ($p->u - $a->u)) / max(1e-9, hypot($b->u - $a->u, $b->v - $a->v)));
+    }
+
+    /**
+     * @param array<string, mixed> $in
+     * @return list<string>
+     */
+    private static function ids(array $in): array
+    {
+        return array_values(array_filter(is_array($in['of'] ?? null) ? array_slice($in['of'], 0, 60) : [], is_string(...)));
+    }
+
+    /** @param array<string, mixed> $in */
+    private static function related(Sketch $s, array $in): Sketch
+    {
+        $kind = RelationKind::tryFrom((string) ($in['kind'] ?? ''));
+        $of = self::ids($in);
+        if ($kind === null || $kind->isDimension() || $of === []) {
+            throw new InvalidArgumentException('Pick first what it is asked of.');
+        }
+        $pen = new Pen($s);
+        // one line alone lies level; several each do
+        if (in_array($kind, [RelationKind::Horizontal, RelationKind::Vertical], true) && ! (count($of) === 2 && isset($s->points[$of[0]]))) {
+            foreach ($of as $id) {
+                $pen->relate($kind, $id);
+            }
+        } else {
+            $pen->relate($kind, ...$of);
+        }
+
+        return $pen->sketch;
+    }
+
+    /** @param list<string> $of */
+    private static function sized(Sketch $s, array $of, Unit $unit): Sketch
+    {
+        $kind = Sizing::kindFor($s, $of);
+        $pen = new Pen($s);
+        $pen->size($kind, TypedLine::measured($s, $kind, $of, $unit), ...$of);
+
+        return $pen->sketch;
+    }
+
+    /** @param array<string, mixed> $in */
+    private static function valued(Sketch $s, array $in): Sketch
+    {
+        $r = $s->relations[(string) ($in['id'] ?? '')] ?? throw new InvalidArgumentException('This dimension is gone.');
+        if (! $r->kind->isDimension()) {
+            throw new InvalidArgumentException('Only a dimension has a value.');
+        }
+        $typed = trim((string) ($in['value'] ?? ''));
+        // brackets make it a value that is only read
+        $measured = preg_match('/^\(.*\)$/', $typed) === 1 && ($in['value'] ?? '') !== $r->value;
+
+        return $s->withRelation(new Relation($r->id, $r->kind, $r->of, $measured ? '' : mb_substr($typed, 0, 120), $measured));
+    }
+
+    /** @param list<string> $of */
+    private static function withRole(Sketch $s, array $of, Role $role): Sketch
+    {
+        foreach ($of as $id) {
+            $e = $s->entities[$id] ?? null;
+            if ($e !== null) {
+                $s = $s->withEntity(new Entity($e->id, $e->kind, $e->points, $e->size, $role));
+            }
+        }
+
+        return $s;
+    }
+
+    /** @param array<string, mixed> $in */
+    private static function dragged(Sketch $s, array $in, Unit $unit): Sketch
+    {
+        $point = (string) ($in['point'] ?? '');
+        [$to] = self::spots([$in]);
+        if (! isset($s->points[$point])) {
+            throw new InvalidArgumentException('This point is gone.');
+        }
+
+        return SketchSolver::drag($s, (new DimensionValues($s, $unit))->values, $point, [$to->u, $to->v]);
+    }
+
+    /** @param list<string> $of two points that become one */
+    private static function closed(Sketch $s, array $of): Sketch
+    {
+        if (count($of) !== 2) {
+            throw new InvalidArgumentException('A gap lies between two ends.');
+        }
+        $pen = new Pen($s);
+        $pen->relate(RelationKind::Coincident, $of[0], $of[1]);
+
+        return $pen->sketch;
+    }
+}

@@ -1,0 +1,43 @@
+<x-layout title="{{ $step->name }}, {{ $exercise->title }}" class="bench pad">
+<header class="strip">
+<x-mark/>
+<div><span class="cap">Sketch of</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
+<div><span class="cap">Step</span>{{ $step->name }}</div>
+<div><span class="cap">Plane</span>{{ $step->text('plane') === 'ground' ? 'ground' : $step->text('plane') . ' plane' }}@if (! in_array($step->text('offset'), ['0', ''], true)), {{ $step->text('offset') }} {{ $unit->value }} off @endif</div>
+<div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
+<div><span class="cap">Saved</span>line by line</div>
+<div class="grow"></div>
+<div class="acts"><a class="btn ink" id="finish" href="{{ $back }}">Back to the bench</a></div>
+</header>
+<aside class="sheet" aria-label="Sheet">
+<header><h2>Sheet</h2></header>
+@if ($drawing !== '')<div class="paper">{!! $drawing !!}</div>@endif
+@if (trim($exercise->brief) !== '')<div class="brief">{{ $exercise->brief }}</div>@endif
+</aside>
+<main class="stage" id="pad" tabindex="0" aria-label="Pad. What is drawn is listed beside it; the line below draws what you type." data-post="{{ route('pad.edit', [$recipe, $step->id], false) }}" data-token="{{ csrf_token() }}" data-unit="{{ $unit->value }}" data-mm="{{ $unit->inMillimetres() }}" data-pitch="{{ \App\Http\Controllers\PadController::pitch($unit) }}" data-axes="{{ ['ground' => 'right,back', 'front' => 'right,up', 'side' => 'back,up'][$step->text('plane')] ?? 'right,back' }}">
+<svg class="paper" role="img" aria-label="The sketch as drawn"></svg>
+<p class="hint" id="pad-hint" aria-live="polite"></p>
+<form id="pad-value" hidden><input class="val" aria-label="value" autocomplete="off"></form>
+<div class="slip" id="pad-slip" hidden></div>
+</main>
+<section class="log" aria-label="What is drawn">
+<header><h2>Drawn</h2><span class="small"><button class="link" id="undo">Undo</button>&ensp;<button class="link" id="redo">Redo</button></span></header>
+<div id="pad-said" role="alert" hidden></div>
+<div id="pad-list"></div>
+<div class="freedom" role="status"><svg id="pad-chain" width="300" height="18" aria-hidden="true"></svg><div id="pad-free"></div></div>
+</section>
+<footer class="composer" aria-label="Draw">
+<form id="pad-line" class="typed"><label for="pad-text">Type a line</label><input id="pad-text" autocomplete="off" spellcheck="false" maxlength="300" placeholder="line 40 at 30 deg" list="pad-examples"><kbd>Enter</kbd><span class="small quiet">draws it</span></form>
+<datalist id="pad-examples">@foreach (\Cubo\Sketch\Draw\TypedLine::EXAMPLES as $x)<option value="{{ $x }}">@endforeach</datalist>
+<div class="verbs">
+@foreach ([
+    'Draw' => ['line', 'rectangle', 'rectangle around', 'circle', 'circle through three', 'arc', 'slot', 'polygon', 'ellipse', 'curve', 'point'],
+] as $caption => $tools)
+<div><span>{{ $caption }}</span><ul>@foreach ($tools as $t)<li><button type="button" class="verb" data-tool="{{ $t }}" aria-pressed="false"><span>{{ ['rectangle around' => 'from middle', 'circle through three' => 'by 3 points'][$t] ?? $t }}</span></button></li>@endforeach</ul></div>
+@endforeach
+<div><span>Settle what is picked</span><ul>@foreach (['horizontal', 'vertical', 'parallel', 'perpendicular', 'equal', 'tangent', 'coincident', 'midpoint', 'concentric', 'symmetric', 'collinear', 'fixed'] as $r)<li><button type="button" class="verb" data-relate="{{ $r }}"><span>{{ $r }}</span></button></li>@endforeach</ul></div>
+<div><span>Size and role</span><ul><li><button type="button" class="verb" data-size><span>size</span></button></li><li><button type="button" class="verb" data-role="construction"><span>construction</span></button></li><li><button type="button" class="verb" data-role="centre"><span>centre line</span></button></li><li><button type="button" class="verb" data-role="outline"><span>outline</span></button></li><li><button type="button" class="verb" data-remove><span>remove</span></button></li></ul></div>
+</div>
+</footer>
+<script type="application/json" id="pad-state">{!! json_encode($state, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
+</x-layout>
