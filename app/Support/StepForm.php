@@ -8,11 +8,13 @@ use Cubo\Quantity\Unit;
 use Cubo\Recipe\Letters;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\PartState;
+use Cubo\Recipe\RegionPicks;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\SketchPlane;
 use Cubo\Recipe\Step;
 use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepResult;
+use Cubo\Sketch\Area\Region;
 
 /**
  * The values of one step as fields inside its sentence. Plain strings instead of view components: a bench has a hundred
@@ -28,7 +30,7 @@ final class StepForm
     public function __construct(
         public readonly Step $step,
         private readonly Document $document,
-        PartState $state,
+        private readonly PartState $state,
         private readonly array $bodies,
         public readonly Unit $unit,
         private readonly string $address,
@@ -105,7 +107,21 @@ final class StepForm
 
     private function regions(): string
     {
-        return $this->step->regions() === null ? 'all' : implode(', ', $this->step->regions());
+        return implode(', ', RegionPicks::numbers($this->step, $this->regionsOfSketch()) ?? ['all']);
+    }
+
+    /** @return list<Region> what an extrude may take of */
+    public function regionsOfSketch(): array
+    {
+        return $this->state->results[$this->step->text('sketch')]->regions ?? [];
+    }
+
+    /** @return list<int> numbers of the regions that are taken */
+    public function taken(): array
+    {
+        $regions = $this->regionsOfSketch();
+
+        return array_values(array_filter(RegionPicks::numbers($this->step, $regions) ?? array_map(static fn (Region $r): int => $r->number, $regions), is_int(...)));
     }
 
     /** One outline of a sketch. @param array<string, string> $s */

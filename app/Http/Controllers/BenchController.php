@@ -18,7 +18,10 @@ use App\Support\Workbench;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\RegionPicks;
+use Cubo\Recipe\Step;
 use Cubo\Recipe\StepKind;
+use Cubo\Sketch\Area\Region;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -77,7 +80,7 @@ final class BenchController extends Controller
         $this->authorize('edit', $recipe);
         $input = $request->validate([
             'version' => ['required', 'integer'],
-            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'undo', 'redo'])],
+            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'undo', 'redo'])],
             'step' => ['nullable', 'string', 'max:12'],
             'kind' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:60'],
@@ -132,7 +135,8 @@ final class BenchController extends Controller
 
         return match ($in['do']) {
             'add' => ($kind = StepKind::tryFrom((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind),
-            'set' => Editing::set($d, $step, (array) ($in['values'] ?? []), $in['name'] ?? null),
+            'set' => $this->withLastingPicks(Editing::set($d, $step, (array) ($in['values'] ?? []), $in['name'] ?? null), $step),
+            'region' => $known === null ? $d : $d->withStep(RegionPicks::toggled($known, $this->regionsFor($d, $known), (int) ($in['index'] ?? 0))),
             'delete' => $d->without($step),
             'shift' => $d->shifted($step, (int) ($in['places'] ?? 0)),
             'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),
@@ -140,6 +144,20 @@ final class BenchController extends Controller
             'drop-shape' => Editing::dropShape($d, $step, (int) ($in['index'] ?? -1)),
             default => $d,
         };
+    }
+
+    /** Numbers of regions hold only until the sketch changes; what bounds a region holds longer. */
+    private function withLastingPicks(Document $d, string $id): Document
+    {
+        $step = $d->step($id);
+
+        return $step === null || array_filter($step->regions() ?? [], is_int(...)) === [] ? $d : $d->withStep(RegionPicks::lasting($step, $this->regionsFor($d, $step)));
+    }
+
+    /** @return list<Region> */
+    private function regionsFor(Document $d, Step $step): array
+    {
+        return $this->bench->evaluate($d)->results[$step->text('sketch')]->regions ?? [];
     }
 
     public function check(Request $request, Work $work): View

@@ -29,13 +29,13 @@ final class PadEdit
     {
         try {
             $after = match ($in['do'] ?? null) {
-                'draw' => self::drawn($s, (string) ($in['tool'] ?? ''), self::spots($in['spots'] ?? []), (array) ($in['options'] ?? [])),
-                'type' => TypedLine::draw($s, (string) ($in['text'] ?? ''), $unit),
+                'draw' => self::drawn($s, self::text($in, 'tool'), self::spots($in['spots'] ?? []), (array) ($in['options'] ?? [])),
+                'type' => TypedLine::draw($s, self::text($in, 'text'), $unit),
                 'relate' => self::related($s, $in),
                 'size' => self::sized($s, self::ids($in), $unit),
                 'value' => self::valued($s, $in),
                 'remove' => array_reduce(self::ids($in), static fn (Sketch $x, string $id): Sketch => $x->without($id), $s),
-                'role' => self::withRole($s, self::ids($in), Role::tryFrom((string) ($in['role'] ?? '')) ?? Role::Outline),
+                'role' => self::withRole($s, self::ids($in), Role::tryFrom(self::text($in, 'role')) ?? Role::Outline),
                 'drag' => self::dragged($s, $in, $unit),
                 'close' => self::closed($s, self::ids($in)),
                 default => $s,
@@ -70,16 +70,20 @@ final class PadEdit
         return $solved;
     }
 
-    /**
-     * @param array<array-key, mixed> $raw
-     * @return list<Spot>
-     */
+    /** @param array<string, mixed> $in */
+    private static function text(array $in, string $key): string
+    {
+        return is_scalar($in[$key] ?? null) ? (string) $in[$key] : '';
+    }
+
+    /** @return list<Spot> */
     private static function spots(mixed $raw): array
     {
         $out = [];
         foreach (is_array($raw) ? array_slice(array_values($raw), 0, 60) : [] as $s) {
-            $text = static fn (string $key): ?string => is_array($s) && is_string($s[$key] ?? null) && $s[$key] !== '' ? $s[$key] : null;
-            [$u, $v] = [is_array($s) ? $s['u'] ?? null : null, is_array($s) ? $s['v'] ?? null : null];
+            $s = is_array($s) ? $s : [];
+            $text = static fn (string $key): ?string => is_string($s[$key] ?? null) && $s[$key] !== '' ? $s[$key] : null;
+            [$u, $v] = [$s['u'] ?? null, $s['v'] ?? null];
             if (! is_numeric($u) || ! is_numeric($v) || abs((float) $u) > 10000 || abs((float) $v) > 10000) {
                 throw new InvalidArgumentException('That is too far out.');
             }
@@ -156,7 +160,7 @@ final class PadEdit
     /** @param array<string, mixed> $in */
     private static function related(Sketch $s, array $in): Sketch
     {
-        $kind = RelationKind::tryFrom((string) ($in['kind'] ?? ''));
+        $kind = RelationKind::tryFrom(self::text($in, 'kind'));
         $of = self::ids($in);
         if ($kind === null || $kind->isDimension() || $of === []) {
             throw new InvalidArgumentException('Pick first what it is asked of.');
@@ -187,13 +191,13 @@ final class PadEdit
     /** @param array<string, mixed> $in */
     private static function valued(Sketch $s, array $in): Sketch
     {
-        $r = $s->relations[(string) ($in['id'] ?? '')] ?? throw new InvalidArgumentException('This dimension is gone.');
+        $r = $s->relations[self::text($in, 'id')] ?? throw new InvalidArgumentException('This dimension is gone.');
         if (! $r->kind->isDimension()) {
             throw new InvalidArgumentException('Only a dimension has a value.');
         }
-        $typed = trim((string) ($in['value'] ?? ''));
+        $typed = trim(self::text($in, 'value'));
         // brackets make it a value that is only read
-        $measured = preg_match('/^\(.*\)$/', $typed) === 1 && ($in['value'] ?? '') !== $r->value;
+        $measured = preg_match('/^\(.*\)$/', $typed) === 1 && self::text($in, 'value') !== $r->value;
 
         return $s->withRelation(new Relation($r->id, $r->kind, $r->of, $measured ? '' : mb_substr($typed, 0, 120), $measured));
     }
@@ -214,7 +218,7 @@ final class PadEdit
     /** @param array<string, mixed> $in */
     private static function dragged(Sketch $s, array $in, Unit $unit): Sketch
     {
-        $point = (string) ($in['point'] ?? '');
+        $point = self::text($in, 'point');
         [$to] = self::spots([$in]);
         if (! isset($s->points[$point])) {
             throw new InvalidArgumentException('This point is gone.');

@@ -30,6 +30,7 @@ Sketch {!! $name !!} on the {!! $f->chosen('plane') !!}: {{ $count }} {{ $count 
 @break
 @case('extrude')
 Extrude {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, by {!! $f->typed('distance', 'distance') !!} {{ $u }} {!! $f->direction() !!}
+@if (count($f->regionsOfSketch()) > 1)@include('bench.regions', ['regions' => $f->regionsOfSketch(), 'taken' => $f->taken(), 'sends' => fn (int $n) => $f->sends('region', ['step' => $id, 'index' => $n])])@endif
 @break
 @case('move')
 Move {!! $name !!}: {!! $f->body() !!} by {!! $f->place() !!} {{ $u }}

@@ -14,6 +14,7 @@ it('adds a step of every kind that works at once', function (Unit $unit): void {
     $r = new Recipe($unit);
     foreach ([StepKind::Block, StepKind::Cylinder, StepKind::Cone, StepKind::Ball, StepKind::Sketch, StepKind::Extrude, StepKind::Move, StepKind::Turn] as $kind) {
         $r = Editing::add($r, $kind);
+        $r = $kind === StepKind::Sketch ? Editing::addShape($r, $r->steps[count($r->steps) - 1]->id, 'rectangle') : $r;
     }
     $state = (new Evaluator)->evaluate($r);
     foreach ($state->results as $id => $result) {
