@@ -66,7 +66,7 @@ final class Pen
         return $id;
     }
 
-    private function at(float $u, float $v): string
+    public function at(float $u, float $v): string
     {
         return $this->point(new Spot($u, $v));
     }
@@ -88,7 +88,7 @@ final class Pen
     }
 
     /** @param list<string> $points */
-    private function draw(EntityKind $kind, array $points, float $size = 0.0, Role $role = Role::Outline): string
+    public function draw(EntityKind $kind, array $points, float $size = 0.0, Role $role = Role::Outline): string
     {
         $id = $this->fresh(self::LETTERS[$kind->value]);
         $this->sketch = $this->sketch->withEntity(new Entity($id, $kind, $points, $size, $role));

@@ -28,6 +28,8 @@ final class TypedLine
         'arc from p1 to p2 through 5, 8', 'curve 0, 0; 10, 8; 20, 2',
         'horizontal l1', 'equal l1 l2', 'tangent l1 c1', 'symmetric p1 p2 l5', 'length l1 = 40', 'distance p1 p2 = 30', 'angle l1 l2 = 60',
         'construction l3', 'centre l3', 'outline l3', 'move p1 to 5, 5', 'remove l2',
+        'trim l1 at 5, 0', 'extend l1 at 20, 0', 'split l1 at 10, 0', 'divide c1 6', 'offset l1 l2 by 3 inside', 'round l1 l2 by 4', 'chamfer l1 l2 by 2',
+        'mirror c1 c2 over v-axis', 'row c1 4 by 12, 0', 'around c1 6 about origin', 'shift l1 by 5, 0', 'turn l1 l2 by 30 about origin', 'scale c1 by 2 about origin',
     ];
 
     private readonly Pen $pen;
@@ -70,6 +72,14 @@ final class TypedLine
             'curve' => $this->pen->curve(array_map($this->spot(...), explode(';', $rest))),
             'remove' => $this->remove($rest),
             'move' => $this->move($rest),
+            'trim', 'split', 'extend' => $this->cut(strtolower($verb), $rest),
+            'divide' => $this->divide($rest),
+            'offset' => $this->offset($rest),
+            'round', 'chamfer' => $this->corner(strtolower($verb) === 'round', $rest),
+            'mirror' => $this->mirror($rest),
+            'row' => $this->row($rest),
+            'around' => $this->around($rest),
+            'shift', 'turn', 'scale' => $this->shift(strtolower($verb), $rest),
             'outline', 'construction', 'centre' => $this->role(Role::from(strtolower($verb)), $rest),
             default => $this->relation($typed),
         };
@@ -279,6 +289,130 @@ final class TypedLine
             throw new UnreadableLine("“{$m[2]}” is no place. Type two numbers, for instance 10, 5.");
         }
         $this->pen->sketch = $this->pen->sketch->withPoint($m[1], Expression::length($parts[0], $this->unit), Expression::length($parts[1], $this->unit));
+    }
+
+    /** @return array{float,float} */
+    private function place(string $typed): array
+    {
+        $typed = trim($typed);
+        if ($typed === Sketch::ORIGIN || isset($this->pen->sketch->points[$typed])) {
+            return $this->pen->sketch->point($typed);
+        }
+        $parts = preg_split('/\s*;\s*|,\s+/', $typed) ?: [];
+
+        return count($parts) === 2 ? [Expression::length($parts[0], $this->unit), Expression::length($parts[1], $this->unit)] : throw new UnreadableLine("“{$typed}” is no place. Type a point’s name or two numbers, for instance 10, 5.");
+    }
+
+    /**
+     * @param string $pattern without the ids in front
+     * @return array{list<string>, array<int, string>} ids and what the pattern found
+     */
+    private function ofThings(string $rest, string $pattern, string $example): array
+    {
+        if (! preg_match('/^((?:[a-z][a-z0-9_-]* )*[a-z][a-z0-9_-]*?) ' . $pattern . '$/iu', $rest, $m)) {
+            throw new UnreadableLine("Cubo cannot read that. Type it as “{$example}”.");
+        }
+
+        return [array_map($this->known(...), explode(' ', trim($m[1]))), array_values(array_slice($m, 2))];
+    }
+
+    private function cut(string $verb, string $rest): void
+    {
+        [[$id], [$at]] = $this->ofThings($rest, 'at (.+)', "$verb l1 at 5, 0");
+        $cutting = new Cutting($this->pen);
+        [$u, $v] = $this->place($at);
+        match ($verb) {
+            'trim' => $cutting->trim($id, $u, $v),
+            'split' => $cutting->split($id, $u, $v),
+            default => $cutting->extend($id, $u, $v),
+        };
+    }
+
+    private function divide(string $rest): void
+    {
+        [[$id], [$n]] = $this->ofThings($rest, '(?:into )?(\d+)', 'divide c1 6');
+        (new Cutting($this->pen))->divide($id, (int) $n);
+    }
+
+    private function offset(string $rest): void
+    {
+        [$of, $m] = $this->ofThings($rest, 'by (.+?)( inside| outside)?', 'offset l1 l2 by 3 inside');
+        (new Beside($this->pen))->offset($of, $this->length($m[0]), $m[0], trim($m[1] ?? '') !== 'outside');
+    }
+
+    private function corner(bool $round, string $rest): void
+    {
+        [$of, [$size]] = $this->ofThings($rest, '(?:by|radius) (.+)', $round ? 'round l1 l2 by 4' : 'chamfer l1 l2 by 2');
+        $of = array_values(array_unique($of));
+        if (count($of) < 2) {
+            throw new UnreadableLine('A corner needs two lines.');
+        }
+        // all corners of what is picked, or the one of two lines
+        $done = 0;
+        $lead = $size;
+        foreach ($of as $i => $a) {
+            foreach (array_slice($of, $i + 1) as $b) {
+                [$e, $f] = [$this->pen->sketch->entities[$a] ?? null, $this->pen->sketch->entities[$b] ?? null];
+                if ($e !== null && $f !== null && count(array_intersect($e->points, $f->points)) === 1) {
+                    (new Copying($this->pen))->corner($a, $b, $this->length($size), $lead, $round);
+                    // the others take their size from the first
+                    $lead = $done === 0 ? $this->sizeDrawnLast($round) : $lead;
+                    $done++;
+                }
+            }
+        }
+        if ($done === 0) {
+            throw new UnreadableLine('These lines have no corner in common.');
+        }
+    }
+
+    private function sizeDrawnLast(bool $round): string
+    {
+        $ids = array_keys(array_filter($this->pen->sketch->relations, static fn (Relation $r): bool => $r->kind->isDimension()));
+
+        return (string) $ids[count($ids) - ($round ? 1 : 2)];
+    }
+
+    private function mirror(string $rest): void
+    {
+        if (! preg_match('/^(.+) over (\S+)$/i', $rest, $m)) {
+            throw new UnreadableLine('Type it as “mirror c1 over v-axis”.');
+        }
+        (new Copying($this->pen))->mirror(array_map($this->known(...), explode(' ', $m[1])), $m[2]);
+    }
+
+    private function row(string $rest): void
+    {
+        [$of, [$n, $by]] = $this->ofThings($rest, '(\d+) by (.+)', 'row c1 4 by 12, 0');
+        [$u, $v] = $this->place($by);
+        (new Copying($this->pen))->row($of, (int) $n, $u, $v);
+    }
+
+    private function around(string $rest): void
+    {
+        [$of, [$n, $about]] = $this->ofThings($rest, '(\d+) about (.+)', 'around c1 6 about origin');
+        (new Copying($this->pen))->around($of, (int) $n, $this->spot($about));
+    }
+
+    private function shift(string $verb, string $rest): void
+    {
+        [$of, $m] = $this->ofThings($rest, 'by (.+?)(?: about (.+))?', $verb === 'shift' ? 'shift l1 by 5, 0' : "$verb l1 by 30 about origin");
+        [$mu, $mv] = isset($m[1]) ? $this->place($m[1]) : [0.0, 0.0];
+        $copying = new Copying($this->pen);
+        if ($verb === 'shift') {
+            [$du, $dv] = $this->place($m[0]);
+            $copying->moved($of, static fn (float $u, float $v): array => [$u + $du, $v + $dv]);
+        } elseif ($verb === 'turn') {
+            $a = deg2rad(Expression::number($m[0]));
+            [$c, $s] = [cos($a), sin($a)];
+            $copying->moved($of, static fn (float $u, float $v): array => [$mu + $c * ($u - $mu) - $s * ($v - $mv), $mv + $s * ($u - $mu) + $c * ($v - $mv)]);
+        } else {
+            $k = Expression::number($m[0]);
+            if ($k < 0.001 || $k > 1000) {
+                throw new UnreadableLine('Things are scaled by 0.001 to 1000.');
+            }
+            $copying->moved($of, static fn (float $u, float $v): array => [$mu + $k * ($u - $mu), $mv + $k * ($v - $mv)], $k);
+        }
     }
 
     private function role(Role $role, string $rest): void
