@@ -8,6 +8,7 @@ use Cubo\Sketch\Area\DrawnCurves;
 use Cubo\Sketch\Entity;
 use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\RelationKind;
+use Cubo\Sketch\Role;
 use InvalidArgumentException;
 
 /** Lines and rounds beside others, at one distance from all of them; where these meet, the new ones meet. */
@@ -57,17 +58,10 @@ final class Beside
                     return $this->pen->at($mu + ($u - $mu) * $r / $e->size, $mv + ($v - $mv) * $r / $e->size);
                 }, array_slice($e->points, 1));
                 $drawn = $this->pen->draw($e->kind, [$e->points[0], ...$points], $r, $e->role);
-                // the distance stands between two points on one ray
-                $from = $e->points[1] ?? $this->pen->point(new Spot($mu + $e->size, $mv, on: [$e->id]));
-                $to = $points[0] ?? $this->pen->point(new Spot($mu + $r, $mv, on: [$drawn]));
-                if ($points === []) {
-                    $this->pen->relate(RelationKind::Horizontal, $e->points[0], $from);
-                    $this->pen->relate(RelationKind::Horizontal, $e->points[0], $to);
-                }
-                $id = $this->pen->size(RelationKind::Distance, $lead ?? $size, $from, $to);
+                $id = $this->runsOn($e, $of) ? $lead : $this->onRay($e, $drawn, $points, $r, $lead ?? $size);
             }
             $lead ??= $id;
-            $new[] = $drawn;
+            $new[$e->id] = $drawn;
             foreach (array_slice($e->points, -2) as $k => $p) {
                 if ($e->kind !== EntityKind::Circle) {
                     $ends[$p][] = $points[$k];
@@ -79,8 +73,46 @@ final class Beside
                 $this->pen->relate(RelationKind::Coincident, $pair[0], $pair[1]);
             }
         }
+        // what runs smoothly into each other still does, which gives rounds their radius
+        foreach ($this->pen->sketch->relations as $r) {
+            if ($r->kind === RelationKind::Tangent && isset($new[$r->of[0]], $new[$r->of[1]])) {
+                $this->pen->relate(RelationKind::Tangent, $new[$r->of[0]], $new[$r->of[1]]);
+            }
+        }
 
-        return $new;
+        return array_values($new);
+    }
+
+    /** @param list<string> $of */
+    private function runsOn(Entity $e, array $of): bool
+    {
+        foreach ($this->pen->sketch->relations as $r) {
+            if ($r->kind === RelationKind::Tangent && in_array($e->id, $r->of, true) && array_diff($r->of, $of) === []) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * The distance of two rounds about one middle, between points on one ray.
+     *
+     * @param list<string> $points ends of the new one, if it is an arc
+     */
+    private function onRay(Entity $e, string $drawn, array $points, float $r, string $size): string
+    {
+        [$mu, $mv] = $this->pen->sketch->point($e->points[0]);
+        $from = $e->points[1] ?? $this->pen->point(new Spot($mu + $e->size, $mv, on: [$e->id]));
+        $to = $points[0] ?? $this->pen->point(new Spot($mu + $r, $mv, on: [$drawn]));
+        if ($points === []) {
+            $this->pen->relate(RelationKind::Horizontal, $e->points[0], $from);
+            $this->pen->relate(RelationKind::Horizontal, $e->points[0], $to);
+        } else {
+            $this->pen->relate(RelationKind::Coincident, $to, $this->pen->line($e->points[0], $from, Role::Construction));
+        }
+
+        return $this->pen->size(RelationKind::Distance, $size, $from, $to);
     }
 
     /**
