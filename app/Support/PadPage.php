@@ -101,6 +101,17 @@ final class PadPage
         return $r->measured ? "($shown)" : $r->value;
     }
 
+    /** @return array{float,float} where the leader of a radius ends */
+    private static function rim(Sketch $s, string $id): array
+    {
+        $c = DrawnCurves::curves($s, $s->entities[$id])[0] ?? null;
+        if ($c === null) {
+            return $s->point($s->entities[$id]->points[0]);
+        }
+
+        return $c->at($c instanceof Round && $c->closed() ? M_PI / 4 : ($c->from() + $c->to()) / 2);
+    }
+
     /** @return array<string, mixed>|null from where to where it is drawn */
     private static function size(Sketch $s, Relation $r, Unit $unit): ?array
     {
@@ -119,7 +130,7 @@ final class PadPage
         $axis = ['horizontal distance' => 'u', 'vertical distance' => 'v'][$r->kind->value] ?? '';
         [$from, $to] = match (true) {
             $r->kind === RelationKind::Length, $axis !== '' && $b === '' => $l ?? [null, null],
-            $r->kind === RelationKind::Radius, $r->kind === RelationKind::Diameter => $p === null ? [null, null] : [$p, [$p[0] + $s->entities[$a]->size * M_SQRT1_2, $p[1] + $s->entities[$a]->size * M_SQRT1_2]],
+            $r->kind === RelationKind::Radius, $r->kind === RelationKind::Diameter => $p === null ? [null, null] : [$p, self::rim($s, $a)],
             $r->kind === RelationKind::Angle => [$l === null ? null : [($l[0][0] + $l[1][0]) / 2, ($l[0][1] + $l[1][1]) / 2], $m === null ? null : [($m[0][0] + $m[1][0]) / 2, ($m[0][1] + $m[1][1]) / 2]],
             $p !== null && $q !== null => [$p, $q],
             $l !== null => [$foot($l, $q ?? $m[0] ?? $l[0]), $q ?? $m[0] ?? $l[1]],
@@ -130,8 +141,11 @@ final class PadPage
             return null;
         }
         $text = self::sizeText($s, $r, $unit);
+        // names of other dimensions say nothing in the drawing: there the number stands
+        $number = Measured::value($s, $r);
+        $plain = preg_match('/[a-z]\d|[a-z]{3}/', $text) === 1 && $number !== null ? ($r->kind === RelationKind::Angle ? round($number, 2) . '°' : $unit->brief($number)) : $text;
 
-        return ['id' => $r->id, 'kind' => $r->kind->value, 'from' => $from, 'to' => $to, 'axis' => $axis, 'text' => $text, 'measured' => $r->measured,
+        return ['id' => $r->id, 'plain' => $plain, 'kind' => $r->kind->value, 'from' => $from, 'to' => $to, 'axis' => $axis, 'text' => $text, 'measured' => $r->measured,
             'show' => ['radius' => 'R ', 'diameter' => '⌀ ', 'diameter across' => '⌀ '][$r->kind->value] ?? ''];
     }
 

@@ -3,13 +3,15 @@ import { View } from './view.js';
 import { catchAt, lineAt } from './catch.js';
 import { paint, preview } from './paint.js';
 
-const NEEDS = { point: 1, line: 2, rectangle: 2, 'rectangle around': 2, circle: 2, 'circle through three': 3, arc: 3, slot: 3, polygon: 2, ellipse: 3, curve: Infinity };
+const NEEDS = { point: 1, line: 2, rectangle: 2, 'rectangle around': 2, circle: 2, 'circle through three': 3, arc: 3, slot: 3, polygon: 2, ellipse: 3, curve: Infinity, trim: 1, extend: 1, split: 1 };
 const NEXT = {
   point: ['Set the point.'], line: ['Where does the line begin?', 'Where does it end? Esc ends the chain.'], rectangle: ['First corner.', 'Opposite corner.'],
   'rectangle around': ['Its middle.', 'A corner.'], circle: ['Its middle.', 'A point of its rim.'], 'circle through three': ['First point.', 'Second point.', 'Third point.'],
   arc: ['Where does the arc begin?', 'Where does it end?', 'A point it runs through.'], slot: ['First middle.', 'Second middle.', 'How wide?'],
-  polygon: ['Its middle.', 'A corner. Keys 3 to 9 change the count of sides.'], ellipse: ['Its middle.', 'End of one axis.', 'How wide across?'], curve: ['First point.', 'Next point. Enter ends the curve.'],
+  polygon: ['Its middle.', 'A corner. Keys 3 to 9 change the count of sides.'], ellipse: ['Its middle.', 'End of one axis.', 'How wide across?'], curve: ['First point.', 'Next point. Enter ends the curve.'], trim: ['Click the piece that goes.'], extend: ['Click near the end that goes on.'], split: ['Click where it is divided.'],
 };
+
+const CUTS = ['trim', 'extend', 'split'];
 
 export function mountPad(root) {
   const svg = root.querySelector('svg');
@@ -48,7 +50,7 @@ export function mountPad(root) {
 
   function say(text) { const n = $('pad-said'); n.textContent = text; n.hidden = text === ''; n.className = text === '' ? '' : 'notice'; }
   function hint() { $('pad-hint').textContent = tool ? (NEXT[tool][Math.min(spots.length, NEXT[tool].length - 1)] ?? '') : picked.size ? `Picked: ${[...picked].join(', ')}` : 'Pick things to settle or size them, drag what is loose, or choose a tool.'; }
-  function redraw() { paint(svg, view, state, picked, pitch); if (tool) preview(svg, view, tool, spots, here, sides); hint(); }
+  function redraw() { paint(svg, view, state, picked, pitch); if (tool && !CUTS.includes(tool)) preview(svg, view, tool, spots, here, sides); hint(); }
   function show(clash = []) {
     say(state.said ?? '');
     const known = new Set(['origin', 'u-axis', 'v-axis', ...state.drawing.points.map((p) => p.id), ...state.drawing.lines.map((l) => l.id)]);
@@ -115,7 +117,7 @@ export function mountPad(root) {
     const xy = view.at(e);
     if (drag?.pan) { view.x += xy[0] - drag.pan[0]; view.y += xy[1] - drag.pan[1]; drag.pan = xy; redraw(); return; }
     if (drag?.point) { drag.to = view.from(xy); drag.moved ||= Math.hypot(xy[0] - drag.start[0], xy[1] - drag.start[1]) > 4; if (drag.moved) pull(); return; }
-    if (tool) {
+    if (tool && !CUTS.includes(tool)) {
       here = catchAt(view, { ...state.drawing, points: [...state.drawing.points, ...spots.filter((s) => !s.point).map((s, i) => ({ id: '', u: s.u, v: s.v, key: i }))].filter((p) => p.id !== '' ) }, xy, pitch, e.altKey);
       const last = spots[spots.length - 1];
       // level or plumb with where this line began
@@ -153,6 +155,12 @@ export function mountPad(root) {
     const xy = view.at(e);
     if (e.button === 1 || (e.button === 0 && e.shiftKey && !tool && !lineAt(svg, e))) { drag = { pan: xy }; svg.setPointerCapture(e.pointerId); e.preventDefault(); return; }
     if (e.button !== 0) return;
+    if (CUTS.includes(tool)) {
+      const l = lineAt(svg, e);
+      const [u, v] = view.from(xy).map((x) => (x / Number(root.dataset.mm)).toFixed(6));
+      if (l) send({ do: 'type', text: `${tool} ${l} at ${u}; ${v}` });
+      return;
+    }
     if (tool) {
       here = here ?? catchAt(view, state.drawing, xy, pitch, e.altKey);
       spots.push(here);
@@ -212,7 +220,16 @@ export function mountPad(root) {
     else if (b.dataset.pick) toggle(b.dataset.pick, true);
     else if (b.dataset.relate) send({ do: 'relate', kind: b.dataset.relate, of: [...picked] });
     else if ('size' in b.dataset) send({ do: 'size', of: [...picked] }).then((ok) => { if (ok) edit(state.drawing.sizes[state.drawing.sizes.length - 1]?.id); });
-    else if (b.dataset.role) send({ do: 'role', role: b.dataset.role, of: [...picked] });
+    else if (b.dataset.change) {
+      // the sentence with what is picked stands ready in the line, its value picked out
+      const text = `${b.dataset.change} ${[...picked].join(' ') || 'l1'}`;
+      const i = $('pad-text');
+      i.value = text + b.dataset.tail;
+      i.focus();
+      const number = b.dataset.tail.match(/[\d.]+/);
+      const at = text.length + (number ? number.index : 0);
+      i.setSelectionRange(at, number ? at + number[0].length : i.value.length);
+    } else if (b.dataset.role) send({ do: 'role', role: b.dataset.role, of: [...picked] });
     else if ('remove' in b.dataset) send({ do: 'remove', of: [...picked] });
     else if (b.dataset.drop) send({ do: 'remove', of: [b.dataset.drop] });
     else if (b.dataset.close) send({ do: 'close', of: b.dataset.close.split(' ') });

@@ -99,9 +99,12 @@ function paintSizes(svg, view, d) {
     const round = s.kind === 'radius' || s.kind === 'diameter';
     let at;
     if (round) {
-      const out = [b[0] + 20, b[1] - 20];
-      g.append(el('path', { d: `M${b[0]} ${b[1]}L${out[0]} ${out[1]}h10`, class: 'line' }));
-      at = [out[0] + 14, out[1]];
+      const r = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+      const [x, y] = [(b[0] - a[0]) / r, (b[1] - a[1]) / r];
+      const out = [b[0] + 26 * x, b[1] + 26 * y];
+      const side = x < -0.2 ? -1 : 1;
+      g.append(el('path', { d: `M${b[0]} ${b[1]}L${out[0]} ${out[1]}h${10 * side}`, class: 'line' }));
+      at = [out[0] + 14 * side - (side < 0 ? 8.2 * (s.show + s.plain).length + 12 : 0), out[1]];
     } else if (s.kind === 'angle') {
       g.append(el('path', { d: `M${a[0]} ${a[1]}L${b[0]} ${b[1]}`, class: 'line', 'stroke-dasharray': '2 4' }));
       at = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
@@ -125,7 +128,7 @@ function paintSizes(svg, view, d) {
       g.append(el('path', { d: `M${p[0]} ${p[1]}L${q[0]} ${q[1]}`, class: 'line' }), el('path', { d: slant(p) + slant(q), class: 'end' }));
       at = [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2];
     }
-    const text = s.show + s.text;
+    const text = s.show + s.plain;
     const width = 8.2 * text.length + 12;
     const x = round ? at[0] : at[0] - width / 2;
     g.append(el('rect', { x, y: at[1] - 11, width, height: 22, class: 'ground' }), el('path', { d: `M${x} ${at[1] + 11}h${width}`, class: 'under' }), el('text', { x: x + width / 2, y: at[1] + 5, 'text-anchor': 'middle' }, text));
