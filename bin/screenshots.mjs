@@ -39,6 +39,19 @@ const sketcher = await openWindow(browser);
 await signInStudent(sketcher, 'WREN8', 'Quentin');
 await sketcher.getByRole('link', { name: /^Open Bracket/ }).click();
 await take(sketcher, 'bench-sketch');
+await sketcher.getByRole('link', { name: 'Open it on the pad' }).first().click();
+for (const line of ['slot 1 by 3/16 at 0, -3/8', 'remove d7']) {
+  await sketcher.locator('#pad-text').fill(line);
+  await sketcher.locator('#pad-text').press('Enter');
+  await sketcher.waitForTimeout(600);
+}
+await sketcher.locator('#pad').focus();
+await sketcher.keyboard.press('f');
+await take(sketcher, 'pad');
+while (await sketcher.locator('#undo').isEnabled()) {
+  await sketcher.locator('#undo').click();
+  await sketcher.waitForTimeout(500);
+}
 await sketcher.goto(`${BASE}/`);
 await sketcher.getByRole('link', { name: 'Report on Mast clamp' }).click();
 await take(sketcher, 'report');

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Cubo\Drawing\FeatureEdges;
+use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\Curve;
@@ -17,6 +19,7 @@ use Cubo\Sketch\Relation;
 use Cubo\Sketch\RelationKind;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\Solve\SolvedSketch;
+use Cubo\Solid\Solid;
 
 /** All that the pad shows of a sketch: shapes in mm for the drawing, and words. */
 final class PadPage
@@ -85,6 +88,28 @@ final class PadPage
         }
 
         return '';
+    }
+
+    /** The edges of a part on a plane, as a path. */
+    public static function behind(Solid $part, Transform $plane): string
+    {
+        $r = $plane->r;
+        $seen = $out = [];
+        foreach (FeatureEdges::of($part)->sharp as $h) {
+            $ends = [];
+            foreach ([$part->start[$h], $part->start[$part->twin[$h]]] as $v) {
+                $p = [$part->x[$v] - $plane->t[0], $part->y[$v] - $plane->t[1], $part->z[$v] - $plane->t[2]];
+                $ends[] = self::n($r[0] * $p[0] + $r[3] * $p[1] + $r[6] * $p[2]) . ' ' . self::n($r[1] * $p[0] + $r[4] * $p[1] + $r[7] * $p[2]);
+            }
+            sort($ends);
+            $key = implode('L', $ends);
+            if ($ends[0] !== $ends[1] && ! isset($seen[$key])) {
+                $seen[$key] = true;
+                $out[] = "M$key";
+            }
+        }
+
+        return implode('', array_slice($out, 0, 6000));
     }
 
     public static function area(float $mm2, Unit $unit): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\FacePlane;
 use Cubo\Recipe\Letters;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\PartState;
@@ -98,11 +99,31 @@ final class StepForm
         return $this->chosen('sketch', isset($options[$chosen]) ? $options : [$chosen => 'pick a sketch'] + $options);
     }
 
+    /** The flat faces there are, by their words. */
+    public function face(): string
+    {
+        $faces = $this->state->isEmpty() ? [] : FacePlane::faces($this->state->part(), $this->document);
+        // what comes after a sketch is not there yet when it is drawn
+        $before = [];
+        foreach ($this->document->steps as $s) {
+            if ($s->id === $this->step->id) {
+                break;
+            }
+            $before[$s->id] = true;
+        }
+        $faces = array_filter($faces, static fn (string $name): bool => isset($before[explode(':', $name)[0]]), ARRAY_FILTER_USE_KEY);
+        $chosen = $this->step->text('face');
+
+        return $this->chosen('face', isset($faces[$chosen]) ? $faces : [$chosen => $chosen === '' ? 'pick a face' : 'a face that is gone'] + $faces);
+    }
+
     public function direction(): string
     {
         $plane = SketchPlane::tryFrom($this->document->step($this->step->text('sketch'))?->text('plane') ?? '') ?? SketchPlane::Ground;
 
-        return $this->chosen('direction', $plane->directions());
+        $onFace = $this->document->step($this->step->text('sketch'))?->text('plane') === 'face';
+
+        return $this->chosen('direction', $onFace ? ['up' => 'out of the face', 'down' => 'into the part'] : $plane->directions());
     }
 
     private function regions(): string

@@ -56,7 +56,11 @@ final class Evaluator
             }
             try {
                 if ($step->kind === StepKind::Sketch) {
-                    $sketches[$step->id] = $this->sketch($step, $recipe->unit);
+                    if ($step->text('plane') === 'face' && $behind) {
+                        $part = $this->cache->get($key) ?? $this->again($recipe, $step->id);
+                        $behind = false;
+                    }
+                    $sketches[$step->id] = $this->sketch($step, $recipe->unit, $part);
                     $results[$step->id] = new StepResult($step->id, 'done', [], $sketches[$step->id]->areas->regions);
 
                     continue;
@@ -215,7 +219,8 @@ final class Evaluator
         return $solid->moved($turn->then(Transform::translation($v->place())));
     }
 
-    private function sketch(Step $step, Unit $unit): PlacedSketch
+    /** @param Solid $part as it is before the step; looked at only by sketches on its faces */
+    private function sketch(Step $step, Unit $unit, Solid $part): PlacedSketch
     {
         $curves = [];
         $v = new StepValues($step, $unit);
@@ -233,8 +238,9 @@ final class Evaluator
             }
             array_push($curves, ...$outline);
         }
-        $plane = SketchPlane::from($step->text('plane'));
-        $up = Transform::translation([0.0, 0.0, $v->number('offset')])->then($plane->placement());
+        $plane = SketchPlane::tryFrom($step->text('plane'))?->placement() ?? FacePlane::placement($part, $step->text('face'))
+            ?? throw new StepProblem(new Message('no-face', 'This face is not there.', $step->text('face') === '' ? 'Pick the flat face to sketch on.' : 'The part has no flat face of that name before this step. Pick another one, or a plane.', 'face'));
+        $up = Transform::translation([0.0, 0.0, $v->number('offset')])->then($plane);
         try {
             return new PlacedSketch($up, new Arrangement([...$curves, ...DrawnCurves::of(self::settled($step, $unit))]));
         } catch (TooManyPieces $e) {

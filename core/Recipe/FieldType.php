@@ -18,6 +18,8 @@ enum FieldType
     case Choice;
     /** the id of an earlier sketch */
     case Sketch;
+    /** the name of a face of the part */
+    case Face;
     /** "all" or the id of the step that began the body */
     case Body;
     /** "all" or a list of region numbers and keys */

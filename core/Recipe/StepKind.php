@@ -64,7 +64,8 @@ enum StepKind: string
                 ...$place(), $effect,
             ],
             self::Sketch => [
-                new Field('plane', FieldType::Choice, 'plane', 'ground', ['ground' => 'ground', 'front' => 'front plane', 'side' => 'side plane']),
+                new Field('plane', FieldType::Choice, 'plane', 'ground', ['ground' => 'ground', 'front' => 'front plane', 'side' => 'side plane', 'face' => 'flat face']),
+                new Field('face', FieldType::Face, 'face', ''),
                 new Field('offset', FieldType::Length, 'distance from the plane', '0'),
                 new Field('shapes', FieldType::Shapes, 'outlines', '[]'),
                 new Field('drawn', FieldType::Drawing, 'drawing', ''),

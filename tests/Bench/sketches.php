@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * The figures of `./cubo bench --sketches`: solving, dragging, opening again and finding areas. Beside each stands how often a plain loop of a million multiplications fits into it in the same run.
+ * The figures of `./cubo bench --sketches`: solving, dragging, opening again and finding areas. Beside each stands how
+ * often a plain loop of a million multiplications fits into it in the same run.
  */
 
 use Cubo\Sketch\Area\Arrangement;

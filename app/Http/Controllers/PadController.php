@@ -10,7 +10,10 @@ use App\Support\RecipeBook;
 use App\Support\StaleVersion;
 use App\Support\Workbench;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\FacePlane;
+use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\ShapesDrawn;
+use Cubo\Recipe\SketchPlane;
 use Cubo\Recipe\Step;
 use Cubo\Recipe\StepKind;
 use Cubo\Sketch\Draw\PadEdit;
@@ -37,6 +40,7 @@ final class PadController extends Controller
             'recipe' => $recipe, 'step' => $s, 'exercise' => $exercise, 'unit' => $recipe->document()->unit,
             'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference()->firstOrFail()->document()), $exercise->sheet(), 300, 300, [], true),
             'back' => $work === null ? route('exercises.bench', $exercise) : route('work', $work->assignment_id),
+            'behind' => $this->behind($recipe, $s),
             'state' => $this->state($recipe, $s, ''),
         ]);
     }
@@ -104,6 +108,27 @@ final class PadController extends Controller
             'freedom' => PadPage::freedom($solved),
             'list' => view('pad.list', ['sketch' => $solved->sketch, 'solved' => $solved, 'unit' => $unit])->render(),
         ];
+    }
+
+    /**
+     * The edges of the part as it is before the sketch, seen straight onto its plane.
+     *
+     * @return string path in mm
+     */
+    private function behind(Recipe $recipe, Step $step): string
+    {
+        $document = $recipe->document();
+        $steps = [];
+        foreach ($document->steps as $s) {
+            $steps[] = $s;
+            if ($s->id === $step->id) {
+                break;
+            }
+        }
+        $state = $this->bench->evaluate(new Document($document->unit, $steps));
+        $placement = SketchPlane::tryFrom($step->text('plane'))?->placement() ?? FacePlane::placement($state->part(), $step->text('face'));
+
+        return $state->isEmpty() || $placement === null ? '' : PadPage::behind($state->part(), $placement);
     }
 
     /** The size of the paper's squares, mm. */

@@ -50,7 +50,7 @@ export function mountPad(root) {
 
   function say(text) { const n = $('pad-said'); n.textContent = text; n.hidden = text === ''; n.className = text === '' ? '' : 'notice'; }
   function hint() { $('pad-hint').textContent = tool ? (NEXT[tool][Math.min(spots.length, NEXT[tool].length - 1)] ?? '') : picked.size ? `Picked: ${[...picked].join(', ')}` : 'Pick things to settle or size them, drag what is loose, or choose a tool.'; }
-  function redraw() { paint(svg, view, state, picked, pitch); if (tool && !CUTS.includes(tool)) preview(svg, view, tool, spots, here, sides); hint(); }
+  function redraw() { paint(svg, view, state, picked, pitch, root.dataset.behind); if (tool && !CUTS.includes(tool)) preview(svg, view, tool, spots, here, sides); hint(); }
   function show(clash = []) {
     say(state.said ?? '');
     const known = new Set(['origin', 'u-axis', 'v-axis', ...state.drawing.points.map((p) => p.id), ...state.drawing.lines.map((l) => l.id)]);
@@ -145,7 +145,7 @@ export function mountPad(root) {
       try {
         const r = await fetch(post, { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token }, body: JSON.stringify({ do: 'drag', keep: false, point: d.point, u, v }) });
         const got = r.ok ? await r.json() : null;
-        if (got?.drawing && drag === d) { d.seen = [u, v]; paint(svg, view, { ...state, drawing: got.drawing }, picked, pitch); }
+        if (got?.drawing && drag === d) { d.seen = [u, v]; paint(svg, view, { ...state, drawing: got.drawing }, picked, pitch, root.dataset.behind); }
       } catch { break; }
     }
     pulling = false;

@@ -23,7 +23,7 @@ const MARKS = {
   fixed: 'M-5 -2H5M-5 -2L-7 3M0 -2L-2 3M5 -2L3 3',
 };
 
-export function paint(svg, view, state, picked, pitch) {
+export function paint(svg, view, state, picked, pitch, behind = '') {
   const d = state.drawing;
   svg.replaceChildren();
   const [w, h] = view.size;
@@ -40,6 +40,12 @@ export function paint(svg, view, state, picked, pitch) {
   svg.append(el('path', { d: grid.join(''), stroke: c('grid'), 'stroke-width': 1, fill: 'none' }));
   const [ox, oy] = view.to([0, 0]);
   svg.append(el('path', { d: `M0 ${oy}H${w}M${ox} 0V${h}`, stroke: c('ink2'), 'stroke-width': 0.9, 'stroke-dasharray': '14 3 2 3', fill: 'none' }));
+  // the part as it is before the sketch, dimmed
+  if (behind) {
+    const g = el('g', { transform: view.matrix });
+    g.append(el('path', { d: behind, fill: 'none', stroke: c('birch-shade'), 'stroke-width': 1.4, 'vector-effect': 'non-scaling-stroke' }));
+    svg.append(g);
+  }
   const areas = el('g', { transform: view.matrix });
   for (const r of d.regions) areas.append(el('path', { d: r.d, fill: c('birch-top'), 'fill-rule': 'evenodd', 'data-region': r.key, opacity: 0.55 }));
   svg.append(areas);

@@ -22,7 +22,7 @@ Place a ball {!! $name !!}, {!! $f->chosen('by') !!} {!! $f->typed('round', $ste
 @break
 @case('sketch')
 @php $count = count($f->result?->regions ?? []); @endphp
-Sketch {!! $name !!} on the {!! $f->chosen('plane') !!}, {!! $f->typed('offset', 'distance from the plane') !!} {{ $u }} off it: {{ $count }} {{ $count === 1 ? 'region' : 'regions' }}.
+Sketch {!! $name !!} on the {!! $f->chosen('plane') !!}@if ($step->text('plane') === 'face') {!! $f->face() !!}@endif, {!! $f->typed('offset', 'distance from the plane') !!} {{ $u }} from it: {{ $count }} {{ $count === 1 ? 'region' : 'regions' }}.
 <a class="link small" href="{{ route('pad', [$recipe, $id], false) }}">Open it on the pad</a>
 @foreach ($step->shapes() as $k => $s)<span class="shape-line">{!! $f->outline($k, $s) !!}</span>@endforeach
 <span class="small"><button class="link" {!! $f->sends('add-shape', ['kind' => 'rectangle']) !!}>Add a rectangle</button>&ensp;<button class="link" {!! $f->sends('add-shape', ['kind' => 'circle']) !!}>Add a circle</button></span>

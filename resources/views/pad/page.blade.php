@@ -3,7 +3,7 @@
 <x-mark/>
 <div><span class="cap">Sketch of</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
 <div><span class="cap">Step</span>{{ $step->name }}</div>
-<div><span class="cap">Plane</span>{{ $step->text('plane') === 'ground' ? 'ground' : $step->text('plane') . ' plane' }}@if (! in_array($step->text('offset'), ['0', ''], true)), {{ $step->text('offset') }} {{ $unit->value }} off @endif</div>
+<div><span class="cap">Plane</span>{{ ['ground' => 'ground', 'face' => 'face of the part'][$step->text('plane')] ?? $step->text('plane') . ' plane' }}@if (! in_array($step->text('offset'), ['0', ''], true)), {{ $step->text('offset') }} {{ $unit->value }} from it @endif</div>
 <div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
 <div><span class="cap">Saved</span>line by line</div>
 <div class="grow"></div>
@@ -14,7 +14,7 @@
 @if ($drawing !== '')<div class="paper">{!! $drawing !!}</div>@endif
 @if (trim($exercise->brief) !== '')<div class="brief">{{ $exercise->brief }}</div>@endif
 </aside>
-<main class="stage" id="pad" tabindex="0" aria-label="Pad. What is drawn is listed beside it; the line below draws what you type." data-post="{{ route('pad.edit', [$recipe, $step->id], false) }}" data-token="{{ csrf_token() }}" data-unit="{{ $unit->value }}" data-mm="{{ $unit->inMillimetres() }}" data-pitch="{{ \App\Http\Controllers\PadController::pitch($unit) }}" data-axes="{{ ['ground' => 'right,back', 'front' => 'right,up', 'side' => 'back,up'][$step->text('plane')] ?? 'right,back' }}">
+<main class="stage" id="pad" tabindex="0" aria-label="Pad. What is drawn is listed beside it; the line below draws what you type." data-post="{{ route('pad.edit', [$recipe, $step->id], false) }}" data-token="{{ csrf_token() }}" data-unit="{{ $unit->value }}" data-mm="{{ $unit->inMillimetres() }}" data-pitch="{{ \App\Http\Controllers\PadController::pitch($unit) }}" data-behind="{{ $behind }}" data-axes="{{ ['ground' => 'right,back', 'front' => 'right,up', 'side' => 'back,up'][$step->text('plane')] ?? 'right,back' }}">
 <svg class="paper" role="img" aria-label="The sketch as drawn"></svg>
 <p class="hint" id="pad-hint" aria-live="polite"></p>
 <form id="pad-value" hidden><input class="val" aria-label="value" autocomplete="off"></form>

@@ -137,3 +137,22 @@ it('comes through random nonsense without a PHP error', function () {
         }
     }
 });
+
+it('sketches on a flat face of the part, which it follows', function () {
+    $steps = static fn (string $height, array $sketch): array => [
+        ['kind' => 'block', 'width' => '40', 'depth' => '20', 'height' => $height],
+        ['kind' => 'sketch', 'plane' => 'face', 'drawn' => ['points' => ['m' => [10, 5]], 'lines' => [['id' => 'boss', 'kind' => 'circle', 'points' => ['m'], 'size' => 3]], 'relations' => [['id' => 'r', 'kind' => 'fixed', 'of' => ['boss']]]]] + $sketch,
+        ['kind' => 'extrude', 'sketch' => 's2', 'distance' => '4'],
+    ];
+    $names = array_map(static fn ($s): string => $s->name, Parts::build([['kind' => 'block']])->part()->surfaces);
+    $top = array_values(array_filter($names, static fn (string $n): bool => str_ends_with($n, 'top')))[0];
+    $front = array_values(array_filter($names, static fn (string $n): bool => str_ends_with($n, 'front')))[0];
+    $box = static fn (string $height, array $sketch): array => Parts::build($steps($height, $sketch))->part()->vertexBox();
+    // on the top it is higher when the block is
+    expect($box('10', ['face' => $top])[5])->toEqualWithDelta(14.0, 1e-9)->and($box('16', ['face' => $top])[5])->toEqualWithDelta(20.0, 1e-9)
+        // on the front u runs to the right and v up, and it comes out to the viewer
+        ->and($box('16', ['face' => $front])[1])->toEqualWithDelta(-14.0, 1e-9)
+        ->and((new MassProperties(Parts::build($steps('16', ['face' => $front]))->part()))->centroid[0])->toBeGreaterThan(0.0);
+    $gone = Parts::build($steps('10', ['face' => 's1:lid']))->results['s2'];
+    expect($gone->status)->toBe('failed')->and($gone->messages[0]->code)->toBe('no-face')->and($gone->messages[0]->field)->toBe('face');
+});

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+use Cubo\Geometry\Transform;
+use Cubo\Solid\Solid;
+
+/**
+ * The plane of a flat face as a place to sketch: up is away from the material, u runs level to the right as seen from
+ * there (on faces that lie level: to the right as on the ground), and the sketch's origin is the part's origin, seen
+ * straight onto the face. So what is drawn stays where it is when the face gets larger.
+ */
+final class FacePlane
+{
+    /** @return array<string, string> words by the names of the flat faces of a part */
+    public static function faces(Solid $part, Recipe $recipe): array
+    {
+        $out = [];
+        foreach ($part->surfaces as $s) {
+            if ($s->isFlat()) {
+                [$id, $role] = explode(':', $s->name, 2) + [1 => ''];
+                $out[$s->name] = trim($role . ' of ' . ($recipe->step($id)->name ?? $id));
+            }
+        }
+
+        return $out;
+    }
+
+    /** Takes (u, v, height above the face) to (x, y, z); null when there is no flat face of that name. */
+    public static function placement(Solid $part, string $face): ?Transform
+    {
+        foreach ($part->surfaceOf as $f => $s) {
+            if ($part->surfaces[$s]->name !== $face || ! $part->surfaces[$s]->isFlat()) {
+                continue;
+            }
+            $n = [$part->nx[$f], $part->ny[$f], $part->nz[$f]];
+            $level = hypot($n[0], $n[1]);
+            $u = $level < 1e-9 ? [1.0, 0.0, 0.0] : [-$n[1] / $level, $n[0] / $level, 0.0];
+            $v = [$n[1] * $u[2] - $n[2] * $u[1], $n[2] * $u[0] - $n[0] * $u[2], $n[0] * $u[1] - $n[1] * $u[0]];
+            $d = $part->offset[$f];
+
+            return new Transform([$u[0], $v[0], $n[0], $u[1], $v[1], $n[1], $u[2], $v[2], $n[2]], [$d * $n[0], $d * $n[1], $d * $n[2]]);
+        }
+
+        return null;
+    }
+}
