@@ -14,7 +14,7 @@ namespace Cubo\Quantity;
  */
 final class Expression
 {
-    private const UNITS = ['mm' => 1.0, 'cm' => 10.0, 'm' => 1000.0, 'in' => 25.4, 'inch' => 25.4, 'inches' => 25.4, '"' => 25.4];
+    public const UNITS = ['mm' => 1.0, 'cm' => 10.0, 'm' => 1000.0, 'in' => 25.4, 'inch' => 25.4, 'inches' => 25.4, '"' => 25.4];
 
     /** @var list<array{string, float|string|array{float,int}}> kind and value */
     private array $tokens = [];

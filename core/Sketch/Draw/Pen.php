@@ -6,6 +6,7 @@ namespace Cubo\Sketch\Draw;
 
 use Cubo\Sketch\Entity;
 use Cubo\Sketch\EntityKind;
+use Cubo\Sketch\Measured;
 use Cubo\Sketch\Relation;
 use Cubo\Sketch\RelationKind;
 use Cubo\Sketch\Role;
@@ -169,6 +170,42 @@ final class Pen
         $this->relate(RelationKind::Coincident, $c, $circle);
 
         return $circle;
+    }
+
+    /**
+     * A circle that touches two lines, circles or arcs: drawn between them, which decides on what side of each it stays.
+     *
+     * @throws InvalidArgumentException
+     */
+    public function circleTouching(string $a, string $b, float $radius): string
+    {
+        [$l, $m] = [Measured::line($this->sketch, $a), Measured::line($this->sketch, $b)];
+        $middle = static fn (array $line): array => [($line[0][0] + $line[1][0]) / 2, ($line[0][1] + $line[1][1]) / 2];
+        $places = [];
+        foreach ([[$a, $l], [$b, $m]] as [$id, $line]) {
+            $places[] = $line !== null ? $middle($line) : Measured::place($this->sketch, $id) ?? throw new InvalidArgumentException("$id is no line, circle or arc.");
+        }
+        $at = [($places[0][0] + $places[1][0]) / 2, ($places[0][1] + $places[1][1]) / 2];
+        if ($l !== null && $m !== null) {
+            [$au, $av, $bu, $bv] = [$l[1][0] - $l[0][0], $l[1][1] - $l[0][1], $m[1][0] - $m[0][0], $m[1][1] - $m[0][1]];
+            $cross = $au * $bv - $av * $bu;
+            if (abs($cross) > 1e-6 * hypot($au, $av) * hypot($bu, $bv)) {
+                // in the corner, on the side where both lines are
+                $t = (($m[0][0] - $l[0][0]) * $bv - ($m[0][1] - $l[0][1]) * $bu) / $cross;
+                $corner = [$l[0][0] + $t * $au, $l[0][1] + $t * $av];
+                [$eu, $ev, $fu, $fv] = [$places[0][0] - $corner[0], $places[0][1] - $corner[1], $places[1][0] - $corner[0], $places[1][1] - $corner[1]];
+                [$el, $fl] = [max(1e-9, hypot($eu, $ev)), max(1e-9, hypot($fu, $fv))];
+                [$du, $dv] = [$eu / $el + $fu / $fl, $ev / $el + $fv / $fl];
+                $half = acos(max(-1.0, min(1.0, ($eu * $fu + $ev * $fv) / $el / $fl))) / 2;
+                $k = $radius / max(0.05, sin($half)) / max(1e-9, hypot($du, $dv));
+                $at = [$corner[0] + $k * $du, $corner[1] + $k * $dv];
+            }
+        }
+        $c = $this->circle($this->at($at[0], $at[1]), $radius);
+        $this->relate(RelationKind::Tangent, $a, $c);
+        $this->relate(RelationKind::Tangent, $b, $c);
+
+        return $c;
     }
 
     /** An arc from a to b through c. */

@@ -7,6 +7,7 @@ namespace Cubo\Sketch\Draw;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
+use Cubo\Sketch\DimensionValues;
 use Cubo\Sketch\Entity;
 use Cubo\Sketch\Measured;
 use Cubo\Sketch\Relation;
@@ -25,7 +26,7 @@ final class TypedLine
     public const EXAMPLES = [
         'point 10, 5', 'line 40 at 30 deg', 'line from p1 to 20, 10', 'rectangle 60 by 40', 'rectangle 60 by 40 corner at 0, 0',
         'circle diameter 8 at 10, 5', 'circle radius 4 at p3', 'slot 85 by 20', 'polygon 6 radius 10 at 0, 0', 'ellipse 30 by 20',
-        'arc from p1 to p2 through 5, 8', 'curve 0, 0; 10, 8; 20, 2',
+        'circle radius 5 touching l1 l2', 'arc from p1 to p2 through 5, 8', 'arc about p1 from p2 to 0, 10', 'arc on l1 from p2 to 20, 10', 'guide 30 through p1', 'name d1 as width', 'curve 0, 0; 10, 8; 20, 2',
         'horizontal l1', 'equal l1 l2', 'tangent l1 c1', 'symmetric p1 p2 l5', 'length l1 = 40', 'distance p1 p2 = 30', 'angle l1 l2 = 60',
         'construction l3', 'centre l3', 'outline l3', 'move p1 to 5, 5', 'remove l2',
         'trim l1 at 5, 0', 'extend l1 at 20, 0', 'split l1 at 10, 0', 'divide c1 6', 'offset l1 l2 by 3 inside', 'round l1 l2 by 4', 'chamfer l1 l2 by 2',
@@ -72,6 +73,8 @@ final class TypedLine
             'curve' => $this->pen->curve(array_map($this->spot(...), explode(';', $rest))),
             'remove' => $this->remove($rest),
             'move' => $this->move($rest),
+            'guide' => $this->guide($rest),
+            'name' => $this->rename($rest),
             'trim', 'split', 'extend' => $this->cut(strtolower($verb), $rest),
             'divide' => $this->divide($rest),
             'offset' => $this->offset($rest),
@@ -85,9 +88,25 @@ final class TypedLine
         };
     }
 
+    /** A length; names of dimensions stand for their values. */
+    private function expression(string $typed): float
+    {
+        $known = null;
+
+        return Expression::length($typed, $this->unit, function (string $name) use (&$known): ?array {
+            $r = $this->pen->sketch->relations[$name] ?? null;
+            if ($r === null || ! $r->kind->isDimension()) {
+                return null;
+            }
+            $known ??= (new DimensionValues($this->pen->sketch, $this->unit))->values;
+
+            return isset($known[$name]) ? [$known[$name], $r->kind === RelationKind::Angle ? 0 : 1] : null;
+        });
+    }
+
     private function length(string $typed): float
     {
-        $v = Expression::length($typed, $this->unit);
+        $v = $this->expression($typed);
 
         return $v > 0 ? $v : throw new UnreadableLine("“{$typed}” is not above zero.");
     }
@@ -103,7 +122,7 @@ final class TypedLine
         if (count($parts) !== 2) {
             throw new UnreadableLine("“{$typed}” is no point. Type the name of one, or a place such as 10, 5.");
         }
-        [$u, $v] = [Expression::length($parts[0], $this->unit), Expression::length($parts[1], $this->unit)];
+        [$u, $v] = [$this->expression($parts[0]), $this->expression($parts[1])];
         if ($u === 0.0 && $v === 0.0) {
             return Sketch::ORIGIN;
         }
@@ -198,6 +217,14 @@ final class TypedLine
 
     private function circle(string $rest): void
     {
+        if (preg_match('/^(diameter|radius) (.+) touching (\S+) (?:and )?(\S+)$/i', $rest, $m)) {
+            $size = $this->length($m[2]);
+            $round = strtolower($m[1]) === 'radius';
+            $c = $this->pen->circleTouching($this->known($m[3]), $this->known($m[4]), $round ? $size : $size / 2);
+            $this->pen->size($round ? RelationKind::Radius : RelationKind::Diameter, $m[2], $c);
+
+            return;
+        }
         if (! preg_match('/^(diameter|radius) (.+?)((?: at .+)?)$/i', $rest, $m)) {
             throw new UnreadableLine('A circle needs a diameter or radius, for instance “circle diameter 8 at 10, 5”.');
         }
@@ -259,10 +286,61 @@ final class TypedLine
 
     private function arc(string $rest): void
     {
+        if (preg_match('/^about (.+) from (.+) to (.+)$/i', $rest, $m)) {
+            $this->pen->arcAround($this->spot($m[1]), $this->spot($m[2]), $this->spot($m[3]));
+
+            return;
+        }
+        if (preg_match('/^on (\S+) from (.+) to (.+)$/i', $rest, $m)) {
+            $this->pen->arcOn($this->known($m[1]), $this->spot($m[2]), $this->spot($m[3]));
+
+            return;
+        }
         if (! preg_match('/^from (.+) to (.+) through (.+)$/i', $rest, $m)) {
             throw new UnreadableLine('An arc needs its ends and a point it runs through, for instance “arc from p1 to p2 through 5, 8”.');
         }
         $this->pen->arcThrough($this->spot($m[1]), $this->spot($m[2]), $this->spot($m[3]));
+    }
+
+    /** A construction line through a point at an angle. */
+    private function guide(string $rest): void
+    {
+        if (! preg_match('/^(.+?)(?: ?deg| ?degrees| ?°)? through (.+)$/iu', $rest, $m)) {
+            throw new UnreadableLine('A guide needs an angle and a point, for instance “guide 30 through p1”.');
+        }
+        $angle = fmod(Expression::number($m[1]) + 360, 180);
+        $from = $this->spot($m[2]);
+        [$u, $v] = $this->pen->sketch->point($from);
+        $l = 0.6 * $this->pen->sketch->size();
+        $line = $this->pen->line($from, $this->pen->at($u + $l * cos(deg2rad($angle)), $v + $l * sin(deg2rad($angle))), Role::Construction);
+        match ($angle) {
+            0.0 => $this->pen->relate(RelationKind::Horizontal, $line),
+            90.0 => $this->pen->relate(RelationKind::Vertical, $line),
+            default => $this->pen->size(RelationKind::Angle, self::number($angle), 'u-axis', $line),
+        };
+    }
+
+    /** Gives a dimension a name; values that use it follow. */
+    private function rename(string $rest): void
+    {
+        if (! preg_match('/^(\S+) (?:as )?([a-z][a-z0-9_]{0,23})$/', $rest, $m)) {
+            throw new UnreadableLine('A name is a small letter, then small letters, digits and _: “name d1 as width”.');
+        }
+        $s = $this->pen->sketch;
+        $r = $s->relations[$m[1]] ?? null;
+        if ($r === null || ! $r->kind->isDimension()) {
+            throw new UnreadableLine("There is no dimension called “{$m[1]}”.");
+        }
+        if (isset($s->relations[$m[2]]) || isset($s->points[$m[2]]) || isset($s->entities[$m[2]]) || isset(Expression::UNITS[$m[2]]) || $m[2] === Sketch::ORIGIN) {
+            throw new UnreadableLine("“{$m[2]}” means something else already.");
+        }
+        $relations = [];
+        foreach ($s->relations as $x) {
+            $x = $x->valued((string) preg_replace('/(?<![a-z0-9_])' . $m[1] . '(?![a-z0-9_])/', $m[2], $x->value));
+            $x = $x->id === $m[1] ? new Relation($m[2], $x->kind, $x->of, $x->value, $x->measured) : $x;
+            $relations[$x->id] = $x;
+        }
+        $this->pen->sketch = new Sketch($s->points, $s->entities, $relations);
     }
 
     private function known(string $id): string
@@ -288,7 +366,7 @@ final class TypedLine
         if (count($parts) !== 2) {
             throw new UnreadableLine("“{$m[2]}” is no place. Type two numbers, for instance 10, 5.");
         }
-        $this->pen->sketch = $this->pen->sketch->withPoint($m[1], Expression::length($parts[0], $this->unit), Expression::length($parts[1], $this->unit));
+        $this->pen->sketch = $this->pen->sketch->withPoint($m[1], $this->expression($parts[0]), $this->expression($parts[1]));
     }
 
     /** @return array{float,float} */
@@ -300,7 +378,7 @@ final class TypedLine
         }
         $parts = preg_split('/\s*;\s*|,\s+/', $typed) ?: [];
 
-        return count($parts) === 2 ? [Expression::length($parts[0], $this->unit), Expression::length($parts[1], $this->unit)] : throw new UnreadableLine("“{$typed}” is no place. Type a point’s name or two numbers, for instance 10, 5.");
+        return count($parts) === 2 ? [$this->expression($parts[0]), $this->expression($parts[1])] : throw new UnreadableLine("“{$typed}” is no place. Type a point’s name or two numbers, for instance 10, 5.");
     }
 
     /**

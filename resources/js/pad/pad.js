@@ -246,10 +246,10 @@ export function mountPad(root) {
     else if (e.target !== root) return;
     else if (e.key === 'Delete' || e.key === 'Backspace') { if (picked.size) send({ do: 'remove', of: [...picked] }); }
     else if (/^[3-9]$/.test(e.key) && tool === 'polygon') { sides = Number(e.key); redraw(); }
-    else if (e.key.toLowerCase() === 'f') { view.fit(state.drawing, pitch); redraw(); }
+    else if (e.key.toLowerCase() === 'f') { view.fit(state.drawing, pitch, root.dataset.behind); redraw(); }
     else if (e.key === '+' || e.key === '-') { const [w, h] = view.size; view.zoom(e.key === '+' ? 1.25 : 0.8, [w / 2, h / 2]); redraw(); }
     else if (e.key.startsWith('Arrow')) { view.x += { ArrowLeft: 40, ArrowRight: -40 }[e.key] ?? 0; view.y += { ArrowUp: 40, ArrowDown: -40 }[e.key] ?? 0; redraw(); e.preventDefault(); }
   });
-  new ResizeObserver(() => { view.fit(state.drawing, pitch); redraw(); }).observe(svg);
+  new ResizeObserver(() => { view.fit(state.drawing, pitch, root.dataset.behind); redraw(); }).observe(svg);
   show();
 }
