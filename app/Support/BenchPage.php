@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Models\Exercise;
-use App\Models\HandIn;
 use App\Models\Recipe;
 use App\Models\Work;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Row;
-use Cubo\Quantity\Unit;
 use Cubo\Recipe\BodyNames;
 
 /** All that the bench shows, for a student's work or a teacher's reference part. */

@@ -46,7 +46,7 @@ final class PadPage
             'regions' => array_map(static fn (Region $r): array => ['key' => $r->key, 'number' => $r->number, 'area' => self::area($r->area, $unit), 'at' => $r->spot(), 'd' => implode('', array_map(static fn (array $l): string => 'M' . implode('L', array_map(static fn (array $p): string => self::n($p[0]) . ' ' . self::n($p[1]), $l)) . 'Z', $r->loops))], $areas->regions),
             'moves' => array_values(array_filter(array_map(static fn (string $id): ?array => ($m = $free[$id])->along === null ? null : ['id' => $id, 'along' => $m->along], array_keys($free)))),
             'gaps' => array_map(static fn (array $g): array => ['a' => self::pointAt($s, $g[0]), 'b' => self::pointAt($s, $g[1]), 'at' => $g[0], 'size' => $unit->show($g[2])], array_slice($areas->gaps(0.08 * $s->size()), 0, 6)),
-            'looseEnds' => $areas->looseEnds,
+            'looseEnds' => $areas->looseEnds(),
         ];
     }
 

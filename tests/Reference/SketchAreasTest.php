@@ -59,7 +59,7 @@ function isSimple(array $p): bool
 {
     $a = new Arrangement(sidesOf('a', $p));
 
-    return count($a->regions) === 1 && count($a->regions[0]->loops[0]) === count($p) && $a->looseEnds === [];
+    return count($a->regions) === 1 && count($a->regions[0]->loops[0]) === count($p) && $a->looseEnds() === [];
 }
 
 it('finds what two outlines share and what each has alone', function () {

@@ -19,204 +19,50 @@ final class Arrangement
     /** Smaller faces are none, mm2. */
     private const NO_AREA = 1e-9;
 
-    /** Directions that differ by less count as one, radians: then the curves' bends decide. */
-    private const SAME_DIRECTION = 1e-6;
-
-    /** Work limit: pieces all curves together are split into. */
-    private const MOST_PIECES = 60000;
-
-    /** @var list<array{float,float}> */
-    private array $points = [];
-
-    /** @var array<string, list<int>> by cell */
-    private array $pointAt = [];
-
-    /** @var list<array{int,int,int,float,float}> from and to point, curve, its parameters */
-    private array $edges = [];
-
     /** @var array<int, int> face of each half-edge 2e (forward), 2e + 1 (back); -1 outside every region */
     private array $faceOf = [];
 
     /** @var list<Region> */
     public readonly array $regions;
 
-    /** @var list<array{float,float}> where a line ends in nothing */
-    public array $looseEnds = [];
-
-    /** @var array<string, array{string,string}> names of curves that lie on each other */
-    public array $doubled = [];
-
-    /** @var array<int, bool> whether a piece ends in nothing */
-    private array $dangling = [];
+    private readonly CurveGraph $graph;
 
     /**
      * @param list<Curve> $curves
      *
      * @throws TooManyPieces
      */
-    public function __construct(private readonly array $curves)
+    public function __construct(array $curves)
     {
-        $this->split();
-        $this->prune();
+        $this->graph = new CurveGraph($curves);
         $this->regions = $this->trace();
     }
 
-    private function split(): void
+    /** @return list<array{float,float}> where a line ends in nothing */
+    public function looseEnds(): array
     {
-        $cuts = $boxes = [];
-        foreach ($this->curves as $i => $c) {
-            $boxes[] = $c->box($c->from(), $c->to());
-            $cuts[] = [[$c->from(), $this->point($c->at($c->from()))], [$c->to(), $this->point($c->at($c->to()))]];
-        }
-        // swept from left to right, so that only those near each other are compared
-        $order = array_keys($boxes);
-        usort($order, static fn (int $a, int $b): int => $boxes[$a][0] <=> $boxes[$b][0]);
-        $active = [];
-        $count = 0;
-        foreach ($order as $i) {
-            $left = $boxes[$i][0] - Meeting::SNAP;
-            foreach ($active as $k => $j) {
-                if ($boxes[$j][2] < $left) {
-                    unset($active[$k]);
-
-                    continue;
-                }
-                [$a, $b] = $i < $j ? [$i, $j] : [$j, $i];
-                foreach (Meeting::of($this->curves[$a], $this->curves[$b], $boxes[$a], $boxes[$b]) as [$t, $s, $p]) {
-                    $v = $this->point($p);
-                    $cuts[$a][] = [$t, $v];
-                    $cuts[$b][] = [$s, $v];
-                    if (++$count > self::MOST_PIECES) {
-                        throw new TooManyPieces('The lines cross in more than ' . self::MOST_PIECES . ' places.');
-                    }
-                }
-            }
-            $active[] = $i;
-        }
-        $between = [];
-        foreach ($this->curves as $i => $c) {
-            usort($cuts[$i], static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-            [$from, $at] = $cuts[$i][0];
-            foreach ($cuts[$i] as [$to, $v]) {
-                // a step within one point is none, unless it runs all around
-                if ($to <= $from || ($v === $at && ! $this->leaves($c, $from, $to))) {
-                    continue;
-                }
-                $key = $at < $v ? "$at-$v" : "$v-$at";
-                if (! $this->known($between[$key] ?? [], $c, $from, $to)) {
-                    $between[$key][] = count($this->edges);
-                    $this->edges[] = [$at, $v, $i, $from, $to];
-                }
-                [$from, $at] = [$to, $v];
-            }
-        }
+        return $this->graph->looseEnds;
     }
 
-    /** Whether a stretch that comes back to where it began encloses something. */
-    private function leaves(Curve $c, float $from, float $to): bool
+    /** @return list<array{string,string}> names of curves that lie on each other */
+    public function doubled(): array
     {
-        [$p, $q] = [$c->at($from), $c->at(($from + $to) / 2)];
-
-        return ! $c instanceof Straight && hypot($p[0] - $q[0], $p[1] - $q[1]) > 10 * Meeting::SNAP;
-    }
-
-    /**
-     * Whether another piece between the same points runs the same way.
-     *
-     * @param list<int> $edges
-     */
-    private function known(array $edges, Curve $c, float $from, float $to): bool
-    {
-        if ($edges === []) {
-            return false;
-        }
-        $middle = $c->at(($from + $to) / 2);
-        foreach ($edges as $e) {
-            [, , $i, $a, $b] = $this->edges[$e];
-            [$t, $far] = $this->curves[$i]->nearest($middle);
-            if ($far <= 10 * Meeting::SNAP && $t >= $a - 1e-9 && $t <= $b + 1e-9) {
-                $pair = [$this->curves[$i]->name(), $c->name()];
-                $this->doubled[implode(' ', $pair)] = $pair;
-
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /** @param array{float,float} $p */
-    private function point(array $p): int
-    {
-        // cells are wide against what counts as one point: mostly one look is enough
-        $x = $p[0] * 1e5;
-        $y = $p[1] * 1e5;
-        $i = (int) floor($x);
-        $j = (int) floor($y);
-        $near = 1e5 * Meeting::SNAP;
-        $us = $x - $i < $near ? [$i, $i - 1] : ($i + 1 - $x < $near ? [$i, $i + 1] : [$i]);
-        $vs = $y - $j < $near ? [$j, $j - 1] : ($j + 1 - $y < $near ? [$j, $j + 1] : [$j]);
-        foreach ($us as $u) {
-            foreach ($vs as $v) {
-                foreach ($this->pointAt["$u,$v"] ?? [] as $n) {
-                    if (abs($this->points[$n][0] - $p[0]) <= Meeting::SNAP && abs($this->points[$n][1] - $p[1]) <= Meeting::SNAP) {
-                        return $n;
-                    }
-                }
-            }
-        }
-        $this->points[] = $p;
-        $n = count($this->points) - 1;
-        $this->pointAt["$i,$j"][] = $n;
-
-        return $n;
-    }
-
-    /** Takes out pieces that end in nothing, one after the other. */
-    private function prune(): void
-    {
-        $this->dangling = array_fill(0, count($this->edges), false);
-        $at = [];
-        foreach ($this->edges as $e => [$a, $b]) {
-            $at[$a][$e] = true;
-            $at[$b][$e] = true;
-        }
-        $loop = static fn (array $edge): bool => $edge[0] === $edge[1];
-        $ends = [];
-        foreach ($at as $v => $list) {
-            if (count($list) === 1 && ! $loop($this->edges[array_key_first($list)])) {
-                $ends[] = $v;
-                $this->looseEnds[] = $this->points[$v];
-            }
-        }
-        while ($ends !== []) {
-            $v = array_pop($ends);
-            $e = array_key_first($at[$v]);
-            if ($e === null) {
-                continue;
-            }
-            $this->dangling[$e] = true;
-            $other = $this->edges[$e][0] === $v ? $this->edges[$e][1] : $this->edges[$e][0];
-            unset($at[$v][$e], $at[$other][$e]);
-            if (count($at[$other]) === 1 && ! $loop($this->edges[array_key_first($at[$other])])) {
-                $ends[] = $other;
-            }
-        }
+        return array_values($this->graph->doubled);
     }
 
     /** @return list<Region> */
     private function trace(): array
     {
         $around = [];
-        foreach ($this->edges as $e => [$a, $b]) {
-            if (! $this->dangling[$e]) {
+        foreach ($this->graph->edges as $e => [$a, $b]) {
+            if (! $this->graph->dangling[$e]) {
                 $around[$a][] = 2 * $e;
                 $around[$b][] = 2 * $e + 1;
             }
         }
         $next = [];
         foreach ($around as $list) {
-            $order = $this->turned($list);
+            $order = $this->graph->turned($list);
             foreach ($order as $i => $h) {
                 // arriving along the twin of h, leave by the next one clockwise: the face stays on the left
                 $next[$h ^ 1] = $order[($i + count($order) - 1) % count($order)];
@@ -233,8 +79,8 @@ final class Arrangement
             for ($g = $h; ! isset($loopOf[$g]); $g = $next[$g]) {
                 $loopOf[$g] = count($loops);
                 $loop[] = $g;
-                [, , $c, $from, $to] = $this->edges[$g >> 1];
-                $sweep = $this->curves[$c]->sweep($from, $to);
+                [, , $c, $from, $to] = $this->graph->edges[$g >> 1];
+                $sweep = $this->graph->curves[$c]->sweep($from, $to);
                 $sum += ($g & 1) === 0 ? $sweep : -$sweep;
             }
             $loops[] = $loop;
@@ -255,18 +101,18 @@ final class Arrangement
             $faceOfLoop[$l] = $i;
             $members[$i] = [$l];
         }
-        $component = $this->components();
+        $component = $this->graph->components();
         $boxes = array_map(static fn (int $l): array => [min(array_column($drawn[$l], 0) ?: [0.0]), min(array_column($drawn[$l], 1) ?: [0.0]), max(array_column($drawn[$l], 0) ?: [0.0]), max(array_column($drawn[$l], 1) ?: [0.0])], $outer);
         // a clockwise loop bounds the smallest region around it from within
         foreach ($loops as $l => $loop) {
             if ($area[$l] > self::NO_AREA) {
                 continue;
             }
-            $v = $this->edgeFrom($loop[0]);
-            $p = $this->points[$v];
+            $v = $this->graph->edgeFrom($loop[0]);
+            $p = $this->graph->points[$v];
             $home = -1;
             foreach ($outer as $i => $o) {
-                if (($home < 0 || $area[$o] < $area[$outer[$home]]) && $component[$v] !== $component[$this->edgeFrom($loops[$o][0])]
+                if (($home < 0 || $area[$o] < $area[$outer[$home]]) && $component[$v] !== $component[$this->graph->edgeFrom($loops[$o][0])]
                     && $p[0] > $boxes[$i][0] - 1 && $p[0] < $boxes[$i][2] + 1 && $p[1] > $boxes[$i][1] - 1 && $p[1] < $boxes[$i][3] + 1
                     && $this->encloses($loops[$o], $p)) {
                     $home = $i;
@@ -294,51 +140,6 @@ final class Arrangement
     }
 
     /**
-     * Half-edges that leave a point, counter-clockwise.
-     *
-     * @param list<int> $list
-     * @return list<int>
-     */
-    private function turned(array $list): array
-    {
-        if (count($list) === 2) {
-            return $list;
-        }
-        $angle = $bend = [];
-        foreach ($list as $h) {
-            [, , $c, $from, $to] = $this->edges[$h >> 1];
-            $curve = $this->curves[$c];
-            $back = ($h & 1) === 1;
-            [$du, $dv] = $curve->slope($back ? $to : $from);
-            $angle[$h] = $back ? atan2(-$dv, -$du) : atan2($dv, $du);
-            $bend[$h] = $back ? -$curve->bend($to) : $curve->bend($from);
-        }
-        asort($angle);
-        // begin after the widest gap, so that directions that count as one stand side by side
-        $keys = array_keys($angle);
-        $widest = -1.0;
-        $start = 0;
-        foreach ($keys as $i => $h) {
-            $gap = $i === 0 ? $angle[$h] - $angle[$keys[count($keys) - 1]] + 2 * M_PI : $angle[$h] - $angle[$keys[$i - 1]];
-            if ($gap > $widest) {
-                $widest = $gap;
-                $start = $angle[$h];
-            }
-        }
-        foreach ($angle as $h => $a) {
-            $angle[$h] = $a < $start ? $a + 2 * M_PI : $a;
-        }
-        usort($keys, static fn (int $g, int $h): int => abs($angle[$g] - $angle[$h]) > self::SAME_DIRECTION ? $angle[$g] <=> $angle[$h] : $bend[$g] <=> $bend[$h]);
-
-        return $keys;
-    }
-
-    private function edgeFrom(int $h): int
-    {
-        return $this->edges[$h >> 1][$h & 1];
-    }
-
-    /**
      * A loop as points.
      *
      * @param list<int> $loop
@@ -348,25 +149,13 @@ final class Arrangement
     {
         $out = [];
         foreach ($loop as $h) {
-            $out[] = $this->points[$this->edgeFrom($h)];
-            foreach ($this->innerPoints($h) as $p) {
+            $out[] = $this->graph->points[$this->graph->edgeFrom($h)];
+            foreach ($this->graph->innerPoints($h) as $p) {
                 $out[] = $p;
             }
         }
 
         return $out;
-    }
-
-    /** @return list<array{float,float}> */
-    private function innerPoints(int $h): array
-    {
-        [, , $c, $from, $to] = $this->edges[$h >> 1];
-        $curve = $this->curves[$c];
-        $inner = $curve->inner($from, $to);
-        if ($inner === []) {
-            return [];
-        }
-        return array_map($curve->at(...), ($h & 1) === 1 ? array_reverse($inner) : $inner);
     }
 
     /**
@@ -388,24 +177,6 @@ final class Arrangement
         return $best;
     }
 
-    /** @return array<int, int> which points hang together */
-    private function components(): array
-    {
-        $parent = array_keys($this->points);
-        $root = static function (int $a) use (&$parent): int {
-            while ($parent[$a] !== $a) {
-                $a = $parent[$a] = $parent[$parent[$a]];
-            }
-
-            return $a;
-        };
-        foreach ($this->edges as [$a, $b]) {
-            $parent[$root($a)] = $root($b);
-        }
-
-        return array_map($root, array_keys($this->points));
-    }
-
     /**
      * Whether a loop runs around a point: the angle it is seen to turn by, piece by piece.
      *
@@ -416,8 +187,8 @@ final class Arrangement
     {
         $sum = 0.0;
         foreach ($loop as $h) {
-            [, , $c, $from, $to] = $this->edges[$h >> 1];
-            $turn = self::seenTurn($this->curves[$c], $from, $to, $p, 0);
+            [, , $c, $from, $to] = $this->graph->edges[$h >> 1];
+            $turn = self::seenTurn($this->graph->curves[$c], $from, $to, $p, 0);
             $sum += ($h & 1) === 0 ? $turn : -$turn;
         }
 
@@ -451,7 +222,7 @@ final class Arrangement
         $names = [];
         foreach ($loops as $loop) {
             foreach ($loop as $h) {
-                $names[$this->curves[$this->edges[$h >> 1][2]]->name() . (($h & 1) === 0 ? '+' : '-')] = true;
+                $names[$this->graph->curves[$this->graph->edges[$h >> 1][2]]->name() . (($h & 1) === 0 ? '+' : '-')] = true;
             }
         }
         ksort($names, SORT_STRING);
@@ -470,17 +241,17 @@ final class Arrangement
         $leaving = [];
         foreach ($this->faceOf as $h => $f) {
             if (isset($chosen[$f]) && ! isset($chosen[$this->faceOf[$h ^ 1]])) {
-                $leaving[$this->edgeFrom($h)][] = $h;
+                $leaving[$this->graph->edgeFrom($h)][] = $h;
             }
         }
         $loops = $done = [];
         foreach ($leaving as $list) {
             foreach ($list as $first) {
                 $stretches = [];
-                for ($h = $first; ! isset($done[$h]); $h = $this->pickLeftmost($leaving[$this->edgeFrom($h ^ 1)], $h)) {
+                for ($h = $first; ! isset($done[$h]); $h = $this->pickLeftmost($leaving[$this->graph->edgeFrom($h ^ 1)], $h)) {
                     $done[$h] = true;
-                    [, , $c, $from, $to] = $this->edges[$h >> 1];
-                    $this->append($stretches, [$c, $h & 1, $from, $to, $this->edgeFrom($h), count($leaving[$this->edgeFrom($h)]) > 1]);
+                    [, , $c, $from, $to] = $this->graph->edges[$h >> 1];
+                    $this->append($stretches, [$c, $h & 1, $from, $to, $this->graph->edgeFrom($h), count($leaving[$this->graph->edgeFrom($h)]) > 1]);
                 }
                 if ($stretches !== []) {
                     $loops[] = $this->labelled($stretches);
@@ -525,9 +296,9 @@ final class Arrangement
         }
         $loop = [];
         foreach ($stretches as [$c, $back, $from, $to, $v]) {
-            $curve = $this->curves[$c];
+            $curve = $this->graph->curves[$c];
             $label = ['name' => $curve->name(), 'circle' => $curve->circle()];
-            $loop[] = [...$this->points[$v], $label];
+            $loop[] = [...$this->graph->points[$v], $label];
             $inner = $curve->inner($from, $to);
             foreach ($back === 1 ? array_reverse($inner) : $inner as $t) {
                 $loop[] = [...$curve->at($t), $label];
@@ -549,7 +320,7 @@ final class Arrangement
             return $options[0];
         }
         // clockwise from the way back
-        $order = $this->turned([...$options, $came ^ 1]);
+        $order = $this->graph->turned([...$options, $came ^ 1]);
         $i = (int) array_search($came ^ 1, $order, true);
 
         return $order[($i + count($order) - 1) % count($order)];
@@ -563,9 +334,9 @@ final class Arrangement
     public function gaps(float $most): array
     {
         $out = [];
-        foreach ($this->looseEnds as $i => $p) {
-            for ($j = $i + 1; isset($this->looseEnds[$j]); $j++) {
-                $q = $this->looseEnds[$j];
+        foreach ($this->graph->looseEnds as $i => $p) {
+            for ($j = $i + 1; isset($this->graph->looseEnds[$j]); $j++) {
+                $q = $this->graph->looseEnds[$j];
                 $d = hypot($p[0] - $q[0], $p[1] - $q[1]);
                 if ($d <= $most) {
                     $out[] = [$p, $q, $d];

@@ -183,7 +183,7 @@ final class PadEdit
     {
         $kind = Sizing::kindFor($s, $of);
         $pen = new Pen($s);
-        $pen->size($kind, TypedLine::measured($s, $kind, $of, $unit), ...$of);
+        $pen->size($kind, Words::measured($s, $kind, $of, $unit), ...$of);
 
         return $pen->sketch;
     }

@@ -78,7 +78,7 @@ it('finds a slot of lines and arcs that run smoothly into each other', function 
 it('takes what lies on each other once', function () {
     $a = new Arrangement([new Round('a', [0, 0], 10), new Round('b', [0, 0], 10), Round::arc('c', [0, 0], 10, [10, 0], [0, 10]), new Straight('d', [-10, 0], [10, 0]), new Straight('e', [-4, 0], [14, 0])]);
     expect(array_map(static fn (Region $r): float => $r->area, $a->regions))->toEqualWithDelta([50 * M_PI, 50 * M_PI], 1e-9)
-        ->and($a->doubled)->toHaveKeys(['a b', 'a c', 'd e']);
+        ->and($a->doubled())->toEqualCanonicalizing([['a', 'b'], ['a', 'c'], ['d', 'e']]);
 });
 
 it('finds the pieces of ellipses and splines', function () {
@@ -114,7 +114,7 @@ it('bounds areas with splines', function () {
 
 it('names loose ends and gaps, and finds the areas all the same', function () {
     $a = new Arrangement([...closedLine('a', [[0.0, 0.0], [10.0, 0.0], [10.0, 10.0], [0.0, 10.0]]), new Straight('tail', [10.0, 10.0], [14.0, 12.0]), new Straight('across', [5.0, -3.0], [5.0, 13.0])]);
-    expect(array_map(static fn (Region $r): float => $r->area, $a->regions))->toEqualWithDelta([50.0, 50.0], 1e-12)->and($a->looseEnds)->toHaveCount(3);
+    expect(array_map(static fn (Region $r): float => $r->area, $a->regions))->toEqualWithDelta([50.0, 50.0], 1e-12)->and($a->looseEnds())->toHaveCount(3);
     $open = new Arrangement([new Straight('a', [0, 0], [10, 0]), new Straight('b', [10, 0], [10, 10]), new Straight('c', [10, 10], [0.2, 0.1])]);
     [[$p, $q, $d]] = $open->gaps(1.0);
     expect($open->regions)->toBe([])->and($d)->toEqualWithDelta(hypot(0.2, 0.1), 1e-12)->and([$p, $q])->toEqualCanonicalizing([[0.0, 0.0], [0.2, 0.1]]);
