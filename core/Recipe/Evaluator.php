@@ -14,6 +14,7 @@ use Cubo\Sketch\Area\TooManyPieces;
 use Cubo\Sketch\DimensionValues;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\Solve\SketchSolver;
+use Cubo\Sketch\Solve\SolvingTooLong;
 use Cubo\Sketch\Solve\UnfitRelation;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
@@ -258,6 +259,8 @@ final class Evaluator
         }
         try {
             $clash = SketchSolver::settle($sketch, $read->values);
+        } catch (SolvingTooLong $e) {
+            throw new StepProblem(new Message('too-long', 'This takes too long.', $e->getMessage(), 'drawn'));
         } catch (UnfitRelation $e) {
             throw new StepProblem(new Message('unfit', 'This relation does not fit.', "$e->relation: " . $e->getMessage(), "drawn.$e->relation"));
         }

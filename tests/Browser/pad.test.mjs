@@ -194,6 +194,33 @@ test('an open outline is found and closed', async () => {
   sound(page);
 });
 
+test('drawn in one go, trimmed where it is crossed, rounded in the line', async () => {
+  await tool('rectangle');
+  const [ax, ay] = await place(-8, -5);
+  const [bx, by] = await place(7, 5);
+  await page.mouse.move(ax, ay);
+  await page.mouse.down();
+  await page.mouse.move((ax + bx) / 2, (ay + by) / 2, { steps: 4 });
+  await page.mouse.move(bx, by, { steps: 4 });
+  await answered(() => page.mouse.up());
+  assert.equal(await areas(), 1);
+  await tool('circle');
+  await click(-0.4, 5.1, {});
+  await answered(() => click(2.1, 6.3));
+  assert.equal(await areas(), 3);
+  await page.locator('[data-tool=trim]').click();
+  await answered(() => click(-0.4, 5));
+  assert.equal(await areas(), 2);
+  await unpick();
+  await pick('l1', 'l2');
+  await page.locator('[data-change=round]').click();
+  await page.keyboard.type('1.5');
+  await answered(() => page.keyboard.press('Enter'));
+  assert.equal(await page.locator('#pad-said').isVisible(), false);
+  assert.match(await page.locator('#pad-list').textContent(), /radius\s*.*remove/s);
+  sound(page);
+});
+
 test('what is loose is dragged, what is settled stays', async () => {
   await type('rectangle 60 by 40');
   await type('point 10, 5');
@@ -206,8 +233,17 @@ test('what is loose is dragged, what is settled stays', async () => {
   const to = await place(-15, 18);
   await page.mouse.move(...from);
   await page.mouse.down();
-  await page.mouse.move((from[0] + to[0]) / 2, (from[1] + to[1]) / 2, { steps: 6 });
-  await page.mouse.move(...to, { steps: 6 });
+  // how many answers are shown while it moves
+  let shown = 0;
+  page.on('response', (r) => { if ((r.request().postData() ?? '').includes('"keep":false')) shown++; });
+  const began = Date.now();
+  for (let i = 1; i <= 60; i++) {
+    await page.mouse.move(from[0] + (to[0] - from[0]) * i / 60, from[1] + (to[1] - from[1]) * i / 60);
+    await page.waitForTimeout(16);
+  }
+  const rate = 1000 * shown / (Date.now() - began);
+  console.log(`a drag follows ${rate.toFixed(1)} times a second`);
+  assert.ok(rate > 4, `${rate}`);
   await answered(() => page.mouse.up());
   const [x, y] = await page.evaluate(() => { const d = document.querySelector('#pad circle[fill="var(--color-sheet)"]').getBoundingClientRect(); return [d.x + d.width / 2, d.y + d.height / 2]; });
   assert.ok(Math.abs(x - to[0]) < 8 && Math.abs(y - from[1]) < 4, `${x} ${y} ${to} ${from}`);

@@ -14,6 +14,7 @@ use Cubo\Sketch\Sketch;
 use Cubo\Sketch\SketchFormat;
 use Cubo\Sketch\Solve\SketchSolver;
 use Cubo\Sketch\Solve\SolvedSketch;
+use Cubo\Sketch\Solve\SolvingTooLong;
 use Cubo\Sketch\Solve\UnfitRelation;
 use InvalidArgumentException;
 
@@ -40,7 +41,7 @@ final class PadEdit
                 'close' => self::closed($s, self::ids($in)),
                 default => $s,
             };
-        } catch (UnreadableLine|InvalidArgumentException $e) {
+        } catch (UnreadableLine|UnfitRelation|SolvingTooLong|InvalidArgumentException $e) {
             throw new Refusal($e->getMessage());
         }
         if (count($after->points) > SketchFormat::MOST_POINTS || count($after->entities) > SketchFormat::MOST_ENTITIES || count($after->relations) > SketchFormat::MOST_RELATIONS) {
@@ -59,7 +60,7 @@ final class PadEdit
         }
         try {
             $solved = SketchSolver::solve($s, $read->values);
-        } catch (UnfitRelation $e) {
+        } catch (UnfitRelation|SolvingTooLong $e) {
             throw new Refusal($e->getMessage());
         }
         if (! $solved->holds()) {

@@ -10,6 +10,9 @@ namespace Cubo\Sketch\Solve;
  */
 final class EquationSystem
 {
+    /** Work limit of one solving. */
+    private const MOST_SECONDS = 6.0;
+
     /** @var list<float> */
     public array $x = [];
 
@@ -55,16 +58,19 @@ final class EquationSystem
     /**
      * @param float $size of the sketch, mm
      * @return bool whether all equations hold now; if not, the groups that do not are as they were
+     *
+     * @throws SolvingTooLong
      */
     public function solve(float $size): bool
     {
+        $until = microtime(true) + self::MOST_SECONDS;
         $all = true;
         $pull = [];
         foreach ($this->groups() as [$unknowns, $which]) {
             if ($which === []) {
                 continue;
             }
-            $ls = new LeastSquares(array_map(fn (int $i): Equation => $this->equations[$i], $which), $unknowns);
+            $ls = new LeastSquares(array_map(fn (int $i): Equation => $this->equations[$i], $which), $unknowns, $until);
             $x = $this->x;
             if ($ls->solve($x, $size) || $this->fromElsewhere($ls, $x, $unknowns, $size)) {
                 $this->x = array_values($x);

@@ -39,8 +39,9 @@ final class LeastSquares
     /**
      * @param list<Equation> $equations
      * @param list<int> $unknowns places of the numbers that may change
+     * @param float $until when solving is given up, seconds as microtime() counts them
      */
-    public function __construct(private readonly array $equations, private readonly array $unknowns)
+    public function __construct(private readonly array $equations, private readonly array $unknowns, private readonly float $until = INF)
     {
         $local = array_flip($unknowns);
         $rows = $slots = [];
@@ -147,6 +148,10 @@ final class LeastSquares
     /** Made when a step is needed: a sketch that is opened again mostly holds as it is. */
     private function normal(): NormalEquations
     {
+        if (microtime(true) > $this->until) {
+            throw new SolvingTooLong;
+        }
+
         return $this->normal ??= new NormalEquations(count($this->unknowns), $this->rows);
     }
 

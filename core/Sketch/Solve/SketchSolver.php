@@ -16,6 +16,7 @@ final class SketchSolver
      * @param array<string, float> $values of the dimensions by id, mm or degrees
      *
      * @throws UnfitRelation
+     * @throws SolvingTooLong
      */
     public static function solve(Sketch $sketch, array $values): SolvedSketch
     {
@@ -37,6 +38,7 @@ final class SketchSolver
      * @return list<string> relations that cannot hold together; none when all do
      *
      * @throws UnfitRelation
+     * @throws SolvingTooLong
      */
     public static function settle(Sketch &$sketch, array $values): array
     {
@@ -68,6 +70,7 @@ final class SketchSolver
      * @param array{float,float} $to
      *
      * @throws UnfitRelation
+     * @throws SolvingTooLong
      */
     public static function drag(Sketch $sketch, array $values, string $point, array $to): Sketch
     {

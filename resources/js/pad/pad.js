@@ -25,6 +25,7 @@ export function mountPad(root) {
   let sides = 6;
   let here = null;
   let drag = null;
+  let pressed = null;
   let busy = Promise.resolve();
   const picked = new Set();
 
@@ -163,6 +164,7 @@ export function mountPad(root) {
     }
     if (tool) {
       here = here ?? catchAt(view, state.drawing, xy, pitch, e.altKey);
+      pressed = xy;
       spots.push(here);
       if (spots.length >= NEEDS[tool]) finishShape(); else redraw();
       return;
@@ -177,7 +179,14 @@ export function mountPad(root) {
     drag = { pan: xy };
     svg.setPointerCapture(e.pointerId);
   });
+  svg.addEventListener('contextmenu', (e) => { if (tool) { e.preventDefault(); spots = []; redraw(); } });
   svg.addEventListener('pointerup', (e) => {
+    // drawn in one go: pressed at one place, let go at the other
+    if (tool && spots.length === 1 && NEEDS[tool] === 2 && here && pressed) {
+      const [x, y] = view.at(e);
+      if (Math.hypot(x - pressed[0], y - pressed[1]) > 12) { spots.push(here); finishShape(); }
+    }
+    pressed = null;
     const d = drag;
     drag = null;
     if (d?.point && d.moved) {
@@ -233,7 +242,7 @@ export function mountPad(root) {
     else if ('remove' in b.dataset) send({ do: 'remove', of: [...picked] });
     else if (b.dataset.drop) send({ do: 'remove', of: [b.dataset.drop] });
     else if (b.dataset.close) send({ do: 'close', of: b.dataset.close.split(' ') });
-    else if (b.id === 'undo' || b.id === 'redo') send({ do: b.id });
+    else if (b.id === 'undo' || b.id === 'redo') { spots = []; send({ do: b.id }); }
   });
   $('pad-list').addEventListener('change', (e) => { if (e.target.dataset.value) send({ do: 'value', id: e.target.dataset.value, value: e.target.value }); });
   document.addEventListener('keydown', (e) => {

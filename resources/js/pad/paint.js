@@ -62,10 +62,15 @@ export function paint(svg, view, state, picked, pitch, behind = '') {
   }
   svg.append(lines);
   paintSizes(svg, view, d);
+  // marks in one place stand side by side
+  const marksAt = {};
   for (const m of d.marks) {
     if (!MARKS[m.kind]) continue;
     for (const at of m.at) {
-      const [x, y] = view.to(at);
+      const [px, y] = view.to(at);
+      const key = `${Math.round(px / 9)} ${Math.round(y / 9)}`;
+      marksAt[key] = (marksAt[key] ?? -1) + 1;
+      const x = px + 19 * marksAt[key];
       const g = el('g', { transform: `translate(${x + (m.kind === 'vertical' ? 13 : 0)} ${y + (m.kind === 'vertical' ? 0 : m.kind === 'fixed' ? 12 : -14)}) scale(1.15)`, class: 'mark-of' });
       g.append(el('path', { d: MARKS[m.kind], fill: c('sheet'), stroke: m.idle ? c('graphite') : c('ink'), 'stroke-width': 1.3, 'stroke-dasharray': m.idle ? '2 2' : 'none' }), el('title', {}, `${m.kind}, ${m.id}`));
       svg.append(g);
@@ -99,21 +104,26 @@ export function paint(svg, view, state, picked, pitch, behind = '') {
 function paintSizes(svg, view, d) {
   const mid = d.points.length ? d.points.reduce((s, p) => [s[0] + p.u / d.points.length, s[1] + p.v / d.points.length], [0, 0]) : [0, 0];
   const used = [];
+  const placed = [];
+  // the first of some places where a label covers no other
+  const clear = (places, w) => places.find(([x, y]) => !placed.some((q) => Math.abs(q[0] - x) < (q[2] + w) / 2 + 2 && Math.abs(q[1] - y) < 24)) ?? places[0];
   for (const s of d.sizes) {
+    const text = s.show + s.plain;
+    const width = 8.2 * text.length + 12;
     let [a, b] = [view.to(s.from), view.to(s.to)];
     const g = el('g', { class: s.measured ? 'sz read' : 'sz', 'data-size': s.id });
     const round = s.kind === 'radius' || s.kind === 'diameter';
     let at;
+    let lead = null;
     if (round) {
       const r = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
       const [x, y] = [(b[0] - a[0]) / r, (b[1] - a[1]) / r];
-      const out = [b[0] + 26 * x, b[1] + 26 * y];
       const side = x < -0.2 ? -1 : 1;
-      g.append(el('path', { d: `M${b[0]} ${b[1]}L${out[0]} ${out[1]}h${10 * side}`, class: 'line' }));
-      at = [out[0] + 14 * side - (side < 0 ? 8.2 * (s.show + s.plain).length + 12 : 0), out[1]];
+      at = clear([26, 50, 74, 12, 98].map((k) => [b[0] + k * x + side * (14 + width / 2), b[1] + k * y]), width);
+      lead = [b, at, side];
     } else if (s.kind === 'angle') {
       g.append(el('path', { d: `M${a[0]} ${a[1]}L${b[0]} ${b[1]}`, class: 'line', 'stroke-dasharray': '2 4' }));
-      at = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+      at = clear([0.5, 0.35, 0.65, 0.2, 0.8].map((t) => [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]), width);
     } else {
       // beside what is measured, away from the middle of the sketch, one row further for each that is there already
       let [dx, dy] = [b[0] - a[0], b[1] - a[1]];
@@ -132,11 +142,11 @@ function paintSizes(svg, view, d) {
       const slant = ([x, y]) => `M${x - 4.5 * (dx - dy) / l} ${y - 4.5 * (dy + dx) / l}L${x + 4.5 * (dx - dy) / l} ${y + 4.5 * (dy + dx) / l}`;
       g.append(el('path', { d: `M${a[0] + nx * 4} ${a[1] + ny * 4}L${p[0] + nx * 4} ${p[1] + ny * 4}M${b[0] + nx * 4} ${b[1] + ny * 4}L${q[0] + nx * 4} ${q[1] + ny * 4}`, class: 'ext' }));
       g.append(el('path', { d: `M${p[0]} ${p[1]}L${q[0]} ${q[1]}`, class: 'line' }), el('path', { d: slant(p) + slant(q), class: 'end' }));
-      at = [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2];
+      at = clear([0.5, 0.3, 0.7, 0.15, 0.85, -0.15, 1.15].map((t) => [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1])]), width);
     }
-    const text = s.show + s.plain;
-    const width = 8.2 * text.length + 12;
-    const x = round ? at[0] : at[0] - width / 2;
+    placed.push([...at, width]);
+    if (lead) g.append(el('path', { d: `M${lead[0][0]} ${lead[0][1]}L${at[0] - lead[2] * (width / 2 + 14)} ${at[1]}h${10 * lead[2]}`, class: 'line' }));
+    const x = at[0] - width / 2;
     g.append(el('rect', { x, y: at[1] - 11, width, height: 22, class: 'ground' }), el('path', { d: `M${x} ${at[1] + 11}h${width}`, class: 'under' }), el('text', { x: x + width / 2, y: at[1] + 5, 'text-anchor': 'middle' }, text));
     g.dataset.at = `${x} ${at[1] - 11}`;
     svg.append(g);
