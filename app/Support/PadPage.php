@@ -47,6 +47,7 @@ final class PadPage
             'moves' => array_values(array_filter(array_map(static fn (string $id): ?array => ($m = $free[$id])->along === null ? null : ['id' => $id, 'along' => $m->along], array_keys($free)))),
             'gaps' => array_map(static fn (array $g): array => ['a' => self::pointAt($s, $g[0]), 'b' => self::pointAt($s, $g[1]), 'at' => $g[0], 'size' => $unit->show($g[2])], array_slice($areas->gaps(0.08 * $s->size()), 0, 6)),
             'looseEnds' => $areas->looseEnds(),
+            'doubled' => $areas->doubled(),
         ];
     }
 

@@ -64,9 +64,9 @@ final class PadController extends Controller
             $after = PadEdit::make($s->drawn(), $in, $unit);
             if (($in['keep'] ?? true) === false) {
                 // while something is dragged nothing is saved
-                return response()->json(['drawing' => PadPage::drawing(PadEdit::solved($after, $unit), $unit)]);
+                return response()->json(['drawing' => PadPage::drawing($after, $unit)]);
             }
-            $written = SketchFormat::write($after);
+            $written = SketchFormat::write($after->sketch);
             if ($written != SketchFormat::write($s->drawn())) {
                 $this->book->save($recipe, (int) ($in['version'] ?? 0), $recipe->document()->withStep($s->with('drawn', $written)->with('shapes', [])));
             }
@@ -76,7 +76,7 @@ final class PadController extends Controller
             return response()->json([...$this->state($recipe->fresh() ?? $recipe, $this->sketch($recipe->fresh() ?? $recipe, $step), 'The part was changed in another window. The sketch is shown as it is now; draw that once more.'), 'clash' => []], 409);
         }
 
-        return response()->json($this->state($recipe, $this->sketch($recipe, $step), ''));
+        return response()->json($this->state($recipe, $this->sketch($recipe, $step), '', $after));
     }
 
     private function sketch(Recipe $recipe, string $step): Step
@@ -89,12 +89,12 @@ final class PadController extends Controller
     }
 
     /** @return array<string, mixed> */
-    private function state(Recipe $recipe, Step $step, string $said): array
+    private function state(Recipe $recipe, Step $step, string $said, ?SolvedSketch $solved = null): array
     {
         $unit = $recipe->document()->unit;
         $sketch = $step->drawn();
         try {
-            $solved = PadEdit::solved($sketch, $unit);
+            $solved ??= PadEdit::solved($sketch, $unit);
         } catch (Refusal $e) {
             // a file may hold what cannot be settled: shown as drawn, with the reason
             $solved = new SolvedSketch($sketch, $e->clash);

@@ -26,7 +26,7 @@ final class PadEdit
      *
      * @throws Refusal
      */
-    public static function make(Sketch $s, array $in, Unit $unit): Sketch
+    public static function make(Sketch $s, array $in, Unit $unit): SolvedSketch
     {
         try {
             $after = match ($in['do'] ?? null) {
@@ -48,7 +48,7 @@ final class PadEdit
             throw new Refusal('A sketch holds no more than ' . SketchFormat::MOST_ENTITIES . ' lines.');
         }
 
-        return self::solved($after, $unit)->sketch;
+        return self::solved($after, $unit);
     }
 
     /** @throws Refusal */

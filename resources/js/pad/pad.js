@@ -77,6 +77,10 @@ export function mountPad(root) {
         p.append(b);
         $('pad-free').append(p);
       }
+      const note = (text) => { const p = document.createElement('p'); p.textContent = text; $('pad-free').append(p); };
+      for (const [a, b] of state.drawing.doubled) note(`${b} lies on ${a} and bounds nothing more.`);
+      const ends = state.drawing.looseEnds.length;
+      if (ends) note(ends === 1 ? '1 line ends in nothing.' : `${ends} lines end in nothing.`);
       if (state.freedom.total === 0) $('pad-chain').innerHTML = '';
     }
     $('undo').disabled = !state.canUndo;

@@ -94,6 +94,10 @@ export function paint(svg, view, state, picked, pitch, behind = '') {
     const a = -Math.atan2(m.along[1], m.along[0]) * 180 / Math.PI;
     for (const turn of [0, 180]) svg.append(el('path', { d: 'M10 -3H16V-6.5L23 0L16 6.5V3H10Z', transform: `translate(${x} ${y}) rotate(${a + turn})`, fill: c('sheet'), stroke: c('graphite'), 'stroke-width': 1.2, 'pointer-events': 'none' }));
   }
+  for (const at of d.looseEnds) {
+    const [x, y] = view.to(at);
+    svg.append(el('circle', { cx: x, cy: y, r: 9, fill: 'none', stroke: c('chalk'), 'stroke-width': 1.4, 'stroke-dasharray': '3 3', 'pointer-events': 'none' }));
+  }
   for (const g of d.gaps) {
     const [x, y] = view.to(g.at);
     svg.append(el('circle', { cx: x, cy: y, r: 13, fill: 'none', stroke: c('chalk'), 'stroke-width': 2 }));
