@@ -9,7 +9,7 @@ final readonly class Entity
 {
     /**
      * @param list<string> $points ids, in the order the kind says
-     * @param float $size radius or half axis, mm; 0 for kinds without one
+     * @param float $size radius, half axis or height, mm; 0 for kinds without one
      */
     public function __construct(
         public string $id,
@@ -17,10 +17,16 @@ final readonly class Entity
         public array $points,
         public float $size = 0.0,
         public Role $role = Role::Outline,
+        public string $text = '',
     ) {}
 
     public function sized(float $size): self
     {
-        return new self($this->id, $this->kind, $this->points, $size, $this->role);
+        return new self($this->id, $this->kind, $this->points, $size, $this->role, $this->text);
+    }
+
+    public function as(Role $role): self
+    {
+        return new self($this->id, $this->kind, $this->points, $this->size, $role, $this->text);
     }
 }

@@ -22,6 +22,9 @@ enum EntityKind: string
     /** points: those it runs through, at least two; the same first and last point close it */
     case Curve = 'curve';
 
+    /** points: where the base line begins; size: height of a capital letter; text */
+    case Text = 'text';
+
     public function word(): string
     {
         return $this->value;

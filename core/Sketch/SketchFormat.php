@@ -29,7 +29,7 @@ final class SketchFormat
         return [
             'points' => $s->points,
             'lines' => array_map(static fn (Entity $e): array => ['id' => $e->id, 'kind' => $e->kind->value, 'points' => $e->points]
-                + ($e->size > 0 ? ['size' => $e->size] : []) + ($e->role !== Role::Outline ? ['role' => $e->role->value] : []), array_values($s->entities)),
+                + ($e->size > 0 ? ['size' => $e->size] : []) + ($e->role !== Role::Outline ? ['role' => $e->role->value] : []) + ($e->text !== '' ? ['text' => $e->text] : []), array_values($s->entities)),
             'relations' => array_map(static fn (Relation $r): array => ['id' => $r->id, 'kind' => $r->kind->value, 'of' => $r->of]
                 + ($r->value !== '' ? ['value' => $r->value] : []) + ($r->measured ? ['measured' => true] : []), array_values($s->relations)),
         ];
@@ -129,7 +129,7 @@ final class SketchFormat
         $points = self::ids($l['points'] ?? null, $id, 200);
         $needed = match ($kind) {
             EntityKind::Line, EntityKind::Ellipse => [2, 2],
-            EntityKind::Circle => [1, 1],
+            EntityKind::Circle, EntityKind::Text => [1, 1],
             EntityKind::Arc => [3, 3],
             EntityKind::Curve => [2, 200],
         };
@@ -142,7 +142,12 @@ final class SketchFormat
         }
         $role = Role::tryFrom(is_string($l['role'] ?? null) ? $l['role'] : 'outline') ?? throw new InvalidArgumentException("the role of $id is none of " . implode(', ', array_column(Role::cases(), 'value')));
 
-        return new Entity($id, $kind, $points, $size, $role);
+        $text = $kind === EntityKind::Text && is_string($l['text'] ?? null) ? $l['text'] : '';
+        if ($kind === EntityKind::Text && (trim($text) === '' || mb_strlen($text) > 60)) {
+            throw new InvalidArgumentException("$id needs 1 to 60 letters");
+        }
+
+        return new Entity($id, $kind, $points, $size, $role, $text);
     }
 
     private static function relation(mixed $l): Relation

@@ -9,6 +9,8 @@ use Cubo\Sketch\Entity;
 use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\Role;
 use Cubo\Sketch\Sketch;
+use Cubo\Solid\Maker\Lettering;
+use Cubo\Solid\Refused;
 
 /** The outlines of a sketch as curves that bound areas; what has no size bounds nothing. */
 final class DrawnCurves
@@ -40,8 +42,35 @@ final class DrawnCurves
             EntityKind::Circle => $e->size > self::NO_SIZE ? [new Round($e->id, $p[0], $e->size)] : [],
             EntityKind::Arc => $e->size > self::NO_SIZE ? [Round::arc($e->id, $p[0], $e->size, $p[1], $p[2])] : [],
             EntityKind::Ellipse => $apart($p[0], $p[1]) && $e->size > self::NO_SIZE ? [Smooth::ellipse($e->id, $p[0], $p[1], $e->size)] : [],
+            EntityKind::Text => self::letters($e, $p[0]),
             EntityKind::Curve => self::spline($e->id, array_values(array_filter($p, static fn (array $q, int $i): bool => $i === 0 || $apart($p[$i - 1], $q), ARRAY_FILTER_USE_BOTH))),
         };
+    }
+
+    /**
+     * The outlines of letters; those of one letter's contour bear one name.
+     *
+     * @param array{float,float} $at
+     * @return list<Curve>
+     */
+    private static function letters(Entity $e, array $at): array
+    {
+        try {
+            $profiles = Lettering::profiles($e->text, $e->size);
+        } catch (Refused) {
+            return [];
+        }
+        $out = [];
+        foreach ($profiles as $profile) {
+            foreach ($profile->loops as $loop) {
+                foreach ($loop as $i => [$u, $v, $side]) {
+                    [$nextU, $nextV] = $loop[($i + 1) % count($loop)];
+                    $out[] = new Straight("$e->id " . implode(' ', array_slice(explode(' ', $side['name']), 0, 2)), [$at[0] + $u, $at[1] + $v], [$at[0] + $nextU, $at[1] + $nextV]);
+                }
+            }
+        }
+
+        return $out;
     }
 
     /**

@@ -73,7 +73,7 @@ final class Copying
             if ($turnsOver && $e->kind === EntityKind::Arc) {
                 $points = [$points[0], $points[2], $points[1]];
             }
-            $new[$e->id] = $this->pen->draw($e->kind, $points, $e->size, $e->role);
+            $new[$e->id] = $this->pen->draw($e->kind, $points, $e->size, $e->role, $e->text);
             if ($equal && $e->kind->round()) {
                 $this->pen->relate(RelationKind::Equal, $e->id, $new[$e->id]);
             }

@@ -6,7 +6,6 @@ namespace Cubo\Sketch\Draw;
 
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\DimensionValues;
-use Cubo\Sketch\Entity;
 use Cubo\Sketch\Relation;
 use Cubo\Sketch\RelationKind;
 use Cubo\Sketch\Role;
@@ -209,7 +208,7 @@ final class PadEdit
         foreach ($of as $id) {
             $e = $s->entities[$id] ?? null;
             if ($e !== null) {
-                $s = $s->withEntity(new Entity($e->id, $e->kind, $e->points, $e->size, $role));
+                $s = $s->withEntity($e->as($role));
             }
         }
 

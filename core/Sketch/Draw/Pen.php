@@ -20,7 +20,7 @@ use InvalidArgumentException;
 final class Pen
 {
     /** The letter ids begin with. */
-    private const LETTERS = ['line' => 'l', 'circle' => 'c', 'arc' => 'a', 'ellipse' => 'e', 'curve' => 'w'];
+    private const LETTERS = ['line' => 'l', 'circle' => 'c', 'arc' => 'a', 'ellipse' => 'e', 'curve' => 'w', 'text' => 't'];
 
     public function __construct(public Sketch $sketch) {}
 
@@ -89,10 +89,10 @@ final class Pen
     }
 
     /** @param list<string> $points */
-    public function draw(EntityKind $kind, array $points, float $size = 0.0, Role $role = Role::Outline): string
+    public function draw(EntityKind $kind, array $points, float $size = 0.0, Role $role = Role::Outline, string $text = ''): string
     {
         $id = $this->fresh(self::LETTERS[$kind->value]);
-        $this->sketch = $this->sketch->withEntity(new Entity($id, $kind, $points, $size, $role));
+        $this->sketch = $this->sketch->withEntity(new Entity($id, $kind, $points, $size, $role, $text));
 
         return $id;
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Sketch\Draw;
 
 use Cubo\Quantity\Expression;
-use Cubo\Sketch\Entity;
 use Cubo\Sketch\Relation;
 use Cubo\Sketch\RelationKind;
 use Cubo\Sketch\Role;
@@ -138,7 +137,7 @@ final class TypedChange
     {
         foreach (explode(' ', $rest) as $id) {
             $e = $this->words->pen->sketch->entities[$id] ?? throw new UnreadableLine("There is no line called “{$id}”.");
-            $this->words->pen->sketch = $this->words->pen->sketch->withEntity(new Entity($e->id, $e->kind, $e->points, $e->size, $role));
+            $this->words->pen->sketch = $this->words->pen->sketch->withEntity($e->as($role));
         }
     }
 

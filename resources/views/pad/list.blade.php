@@ -7,7 +7,7 @@
     $pt = fn ($p) => '<button type="button" class="thing" data-pick="' . $p . '" aria-pressed="false">' . $p . '</button>';
     $say = fn ($e) => match ($e->kind->value) {
         'line' => ['Line', 'from ' . $pt($e->points[0]) . ' to ' . $pt($e->points[1])], 'circle' => ['Circle', 'about ' . $pt($e->points[0])], 'arc' => ['Arc', 'about ' . $pt($e->points[0]) . ', ' . $pt($e->points[1]) . ' to ' . $pt($e->points[2])],
-        'ellipse' => ['Ellipse', 'about ' . $pt($e->points[0]) . ' to ' . $pt($e->points[1])], default => ['Curve', 'through ' . implode(', ', array_map($pt, $e->points))] };
+        'ellipse' => ['Ellipse', 'about ' . $pt($e->points[0]) . ' to ' . $pt($e->points[1])], 'text' => ['Text', '“' . e($e->text) . '” at ' . $pt($e->points[0])], default => ['Curve', 'through ' . implode(', ', array_map($pt, $e->points))] };
     $others = fn ($r, $id) => implode(' and ', array_values(array_filter($r->of, fn ($x) => $x !== $id)));
 @endphp
 @if ($sketch->entities === [] && $sketch->points === [])<p class="empty">Nothing is drawn yet. Pick a tool below and draw on the paper, or type a line.</p>@endif
