@@ -16,6 +16,7 @@ const CUTS = ['trim', 'extend', 'split'];
 export function mountPad(root) {
   const svg = root.querySelector('svg');
   const $ = (id) => document.getElementById(id);
+  svg.dataset.axes = root.dataset.axes;
   const view = new View(svg);
   const { post, token } = root.dataset;
   const pitch = Number(root.dataset.pitch);

@@ -14,7 +14,7 @@
 @if ($drawing !== '')<div class="paper">{!! $drawing !!}</div>@endif
 @if (trim($exercise->brief) !== '')<div class="brief">{{ $exercise->brief }}</div>@endif
 </aside>
-<main class="stage" id="pad" tabindex="0" aria-label="Pad. What is drawn is listed beside it; the line below draws what you type." data-post="{{ route('pad.edit', [$recipe, $step->id], false) }}" data-token="{{ csrf_token() }}" data-unit="{{ $unit->value }}" data-mm="{{ $unit->inMillimetres() }}" data-pitch="{{ \App\Http\Controllers\PadController::pitch($unit) }}" data-behind="{{ $behind }}" data-axes="{{ ['ground' => 'right,back', 'front' => 'right,up', 'side' => 'back,up'][$step->text('plane')] ?? 'right,back' }}">
+<main class="stage" id="pad" tabindex="0" aria-label="Pad. What is drawn is listed beside it; the line below draws what you type." data-post="{{ route('pad.edit', [$recipe, $step->id], false) }}" data-token="{{ csrf_token() }}" data-unit="{{ $unit->value }}" data-mm="{{ $unit->inMillimetres() }}" data-pitch="{{ \App\Http\Controllers\PadController::pitch($unit) }}" data-behind="{{ $behind }}" data-axes="{{ ['ground' => 'to the right,to the back', 'front' => 'to the right,up', 'side' => 'to the back,up'][$step->text('plane')] ?? 'along the face,up the face' }}">
 <svg class="paper" role="img" aria-label="The sketch as drawn"></svg>
 <p class="hint" id="pad-hint" aria-live="polite"></p>
 <form id="pad-value" hidden><input class="val" aria-label="value" autocomplete="off"></form>
