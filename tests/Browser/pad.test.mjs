@@ -7,7 +7,7 @@ let browser;
 let page;
 before(async () => { browser = await openBrowser(); });
 after(() => browser.close());
-const names = ['Ada', 'Bruno', 'Cleo', 'Dario', 'Edda', 'Finn', 'Greta', 'Levi', 'Hugo'];
+const names = ['Ada', 'Bruno', 'Cleo', 'Dario', 'Edda', 'Finn', 'Greta', 'Levi', 'Hugo', 'Ada'];
 
 // Every test begins with an empty sketch.
 beforeEach(async () => {
@@ -218,6 +218,20 @@ test('drawn in one go, trimmed where it is crossed, rounded in the line', async 
   await answered(() => page.keyboard.press('Enter'));
   assert.equal(await page.locator('#pad-said').isVisible(), false);
   assert.match(await page.locator('#pad-list').textContent(), /radius\s*.*remove/s);
+  sound(page);
+});
+
+test('a value is typed while a line is drawn', async () => {
+  await tool('line');
+  await click(0, 0);
+  const [x, y] = await place(5, 0.1);
+  await page.mouse.move(x, y);
+  await page.keyboard.press('2');
+  await page.keyboard.type('5');
+  assert.equal(await page.locator('#pad-text').inputValue(), 'line from origin long 25 at 0 deg');
+  await answered(() => page.keyboard.press('Enter'));
+  assert.equal(await free(), 'Nothing is loose.');
+  assert.match(await page.locator('#pad-list').textContent(), /horizontal/);
   sound(page);
 });
 

@@ -96,6 +96,31 @@ export function mountPad(root) {
   function toggle(id, more) { const had = picked.has(id); if (!more) picked.clear(); had ? picked.delete(id) : picked.add(id); marks(); redraw(); }
   function choose(t) { tool = tool === t ? '' : t; spots = []; picked.clear(); marks(); redraw(); }
 
+  // a value typed while something is drawn: the sentence for it stands ready in the line, with what the pointer shows
+  async function byValue(digit) {
+    const [first] = spots;
+    const [t, to] = [tool, here];
+    let id = first.point;
+    if (!id) {
+      const before = new Set(state.drawing.points.map((p) => p.id));
+      const { u, v, on, middleOf, level, plumb } = first;
+      if (!await send({ do: 'draw', tool: 'point', spots: [{ u, v, on, middleOf, level, plumb }] })) return;
+      id = state.drawing.points.find((p) => !before.has(p.id))?.id;
+    }
+    const mm = Number(root.dataset.mm);
+    const [du, dv] = to ? [to.u - first.u, to.v - first.v] : [1, 0];
+    const angle = Math.round(Math.atan2(dv, du) * 180 / Math.PI);
+    const [before, after] = {
+      line: [`line from ${id} long `, ` at ${angle} deg`], circle: ['circle radius ', ` at ${id}`],
+      rectangle: ['rectangle ', ` by ${Math.max(0.1, Math.abs(dv) / mm).toFixed(1)} corner at ${id}`],
+    }[t];
+    spots = [];
+    const i = $('pad-text');
+    i.value = before + digit + after;
+    i.focus();
+    i.setSelectionRange(before.length + 1, before.length + 1);
+    redraw();
+  }
   async function finishShape() {
     const [t, s] = [tool, spots];
     spots = [];
@@ -259,6 +284,7 @@ export function mountPad(root) {
     else if (e.key === 'Enter' && tool === 'curve' && spots.length > 1) { finishShape(); e.preventDefault(); }
     else if (e.target !== root) return;
     else if (e.key === 'Delete' || e.key === 'Backspace') { if (picked.size) send({ do: 'remove', of: [...picked] }); }
+    else if (/^[0-9.]$/.test(e.key) && spots.length === 1 && ['line', 'circle', 'rectangle'].includes(tool)) { byValue(e.key); e.preventDefault(); }
     else if (/^[3-9]$/.test(e.key) && tool === 'polygon') { sides = Number(e.key); redraw(); }
     else if (e.key.toLowerCase() === 'f') { view.fit(state.drawing, pitch, root.dataset.behind); redraw(); }
     else if (e.key === '+' || e.key === '-') { const [w, h] = view.size; view.zoom(e.key === '+' ? 1.25 : 0.8, [w / 2, h / 2]); redraw(); }
