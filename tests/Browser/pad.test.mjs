@@ -39,7 +39,7 @@ const click = async (u, v, options) => { const [x, y] = await place(u, v); await
 const relate = (name) => answered(() => page.locator(`[data-relate="${name}"]`).click());
 const pick = async (...ids) => { for (const id of ids) await page.locator(`[data-pick="${id}"]`).first().click(); };
 const type = async (text) => { await page.locator('#pad-text').fill(text); return answered(() => page.locator('#pad-text').press('Enter')); };
-const free = () => page.locator('#pad-free').textContent();
+const free = () => page.locator('#pad-free').evaluate((e) => e.firstChild.textContent);
 const said = () => page.locator('#pad-said').textContent();
 const unpick = async () => { await page.locator('#pad').focus(); await page.keyboard.press('Escape'); await page.keyboard.press('Escape'); };
 const areas = () => page.evaluate(() => [...document.querySelectorAll('#pad [data-region]')].length);

@@ -81,7 +81,7 @@ export function mountPad(root) {
       const note = (text) => { const p = document.createElement('p'); p.textContent = text; $('pad-free').append(p); };
       for (const [a, b] of state.drawing.doubled) note(`${b} lies on ${a} and bounds nothing more.`);
       const ends = state.drawing.looseEnds.length;
-      if (ends) note(ends === 1 ? '1 line ends in nothing.' : `${ends} lines end in nothing.`);
+      if (ends) note(ends === 1 ? '1 loose end.' : `${ends} loose ends.`);
       if (state.freedom.total === 0) $('pad-chain').innerHTML = '';
     }
     $('undo').disabled = !state.canUndo;
