@@ -41,7 +41,7 @@ export function paint(svg, view, state, picked, pitch, behind = '') {
   const [ox, oy] = view.to([0, 0]);
   svg.append(el('path', { d: `M0 ${oy}H${w}M${ox} 0V${h}`, stroke: c('ink2'), 'stroke-width': 0.9, 'stroke-dasharray': '14 3 2 3', fill: 'none' }));
   const [right, up] = (svg.dataset.axes ?? ',').split(',');
-  svg.append(el('text', { x: w - 12, y: Math.max(40, Math.min(h - 8, oy - 6)), class: 'axis', 'text-anchor': 'end' }, `u, ${right}`), el('text', { x: Math.max(8, Math.min(w - 90, ox + 7)), y: 44, class: 'axis' }, `v, ${up}`));
+  svg.append(el('text', { x: 10, y: Math.max(40, Math.min(h - 8, oy - 6)), class: 'axis' }, `u, ${right}`), el('text', { x: Math.max(8, Math.min(w - 90, ox + 7)), y: 44, class: 'axis' }, `v, ${up}`));
   // the part as it is before the sketch, dimmed
   if (behind) {
     const g = el('g', { transform: view.matrix });
@@ -90,9 +90,13 @@ export function paint(svg, view, state, picked, pitch, behind = '') {
   if (picked.has('origin')) dots.append(el('circle', { cx: ox, cy: oy, r: 7, fill: 'none', stroke: c('ink'), 'stroke-width': 2 }));
   svg.append(dots);
   // which way what is loose can slide
-  for (const m of d.moves.filter((m) => d.points.some((p) => p.id === m.id)).slice(0, 24)) {
+  const shown = [];
+  for (const m of d.moves.filter((m) => d.points.some((p) => p.id === m.id))) {
     const p = d.points.find((q) => q.id === m.id);
     const [x, y] = view.to([p.u, p.v]);
+    // what hangs together moves together: one pair of arrows near each other says enough
+    if (shown.length > 11 || shown.some((q) => Math.hypot(q[0] - x, q[1] - y) < 70)) continue;
+    shown.push([x, y]);
     const a = -Math.atan2(m.along[1], m.along[0]) * 180 / Math.PI;
     for (const turn of [0, 180]) svg.append(el('path', { d: 'M10 -3H16V-6.5L23 0L16 6.5V3H10Z', transform: `translate(${x} ${y}) rotate(${a + turn})`, fill: c('sheet'), stroke: c('graphite'), 'stroke-width': 1.2, 'pointer-events': 'none' }));
   }
