@@ -9,7 +9,6 @@ declare(strict_types=1);
 
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\Curve;
-use Cubo\Sketch\Area\Region;
 use Cubo\Sketch\Area\Round;
 use Cubo\Sketch\Area\Straight;
 use Random\Engine\Mt19937;
@@ -103,13 +102,11 @@ it('agrees about arcs with polygons of 20,000 corners', function () {
     $theirs = Outside::run('areas.mjs', (string) json_encode($pairs));
     foreach ($rounds as $k => [$star, [$u, $v, $r]]) {
         $both = 0.0;
-        $all = array_map(static function (Region $x) use ($star, $u, $v, $r, &$both): float {
+        foreach ((new Arrangement([...sidesOf('a', $star), new Round('c', [(float) $u, (float) $v], (float) $r)]))->regions as $x) {
             $p = $x->spot();
             $both += isInside($star, $p) && hypot($p[0] - $u, $p[1] - $v) < $r ? $x->area : 0.0;
-
-            return $x->area;
-        }, (new Arrangement([...sidesOf('a', $star), new Round('c', [(float) $u, (float) $v], (float) $r)]))->regions);
+        }
         // the polygon lacks r2 (2 pi / n)3 n / 12 of its circle
-        expect($both)->toEqualWithDelta($theirs[$k][0], $r * $r * 8 * M_PI ** 3 / 12 / 20000 ** 2 + 1e-7)->and($all)->not->toBe([]);
+        expect($both)->toEqualWithDelta($theirs[$k][0], $r * $r * 8 * M_PI ** 3 / 12 / 20000 ** 2 + 1e-7);
     }
 });

@@ -526,7 +526,7 @@ final class Formulation
      * @param array{string,string} $m
      * @return array{array{string,string}, array{string,string}}
      */
-    public function rays(array $l, array $m): array
+    private function rays(array $l, array $m): array
     {
         foreach ([$l, [$l[1], $l[0]]] as $p) {
             foreach ([$m, [$m[1], $m[0]]] as $q) {

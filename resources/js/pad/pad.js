@@ -149,7 +149,7 @@ export function mountPad(root) {
     if (drag?.pan) { view.x += xy[0] - drag.pan[0]; view.y += xy[1] - drag.pan[1]; drag.pan = xy; redraw(); return; }
     if (drag?.point) { drag.to = view.from(xy); drag.moved ||= Math.hypot(xy[0] - drag.start[0], xy[1] - drag.start[1]) > 4; if (drag.moved) pull(); return; }
     if (tool && !CUTS.includes(tool)) {
-      here = catchAt(view, { ...state.drawing, points: [...state.drawing.points, ...spots.filter((s) => !s.point).map((s, i) => ({ id: '', u: s.u, v: s.v, key: i }))].filter((p) => p.id !== '' ) }, xy, pitch, e.altKey);
+      here = catchAt(view, state.drawing, xy, pitch, e.altKey);
       const last = spots[spots.length - 1];
       // level or plumb with where this line began
       if (tool === 'line' && last && !here.point && !e.altKey) {
@@ -176,7 +176,7 @@ export function mountPad(root) {
       try {
         const r = await fetch(post, { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': token }, body: JSON.stringify({ do: 'drag', keep: false, point: d.point, u, v }) });
         const got = r.ok ? await r.json() : null;
-        if (got?.drawing && drag === d) { d.seen = [u, v]; paint(svg, view, { ...state, drawing: got.drawing }, picked, pitch, root.dataset.behind); }
+        if (got?.drawing && drag === d) paint(svg, view, { ...state, drawing: got.drawing }, picked, pitch, root.dataset.behind);
       } catch { break; }
     }
     pulling = false;

@@ -86,7 +86,7 @@ it('finds the pieces of ellipses and splines', function () {
     expect(regionAreas($e))->toEqualWithDelta([200 * M_PI], 1e-8);
     // stretched to a circle, the line x = 10 cuts a segment at half the radius
     expect(regionAreas($e, new Straight('l', [10, -20], [10, 20])))->toEqualWithDelta([200 * segmentArea(1, 0.5), 200 * M_PI - 200 * segmentArea(1, 0.5)], 1e-8);
-    // a circle with the long axis as diameter crosses it in the tops... of the short axis only when these are equal
+    // a circle between both half axes crosses it in four places; the union is both less what they share
     $r = regionAreas($e, new Round('c', [0, 0], 15));
     expect($r)->toHaveCount(5)->and(array_sum($r))->toEqualWithDelta(200 * M_PI + 225 * M_PI - $r[4], 1e-7);
     // turned by a quarter they share what is symmetric: 4 ab atan(b/a)
