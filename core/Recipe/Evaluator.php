@@ -57,12 +57,12 @@ final class Evaluator
             }
             try {
                 if ($step->kind === StepKind::Sketch) {
-                    if ($step->text('plane') === 'face' && $behind) {
+                    if ($behind && ($step->text('plane') === 'face' || EdgesTakenOver::any($step->drawn()))) {
                         $part = $this->cache->get($key) ?? $this->again($recipe, $step->id);
                         $behind = false;
                     }
-                    $sketches[$step->id] = $this->sketch($step, $recipe->unit, $part);
-                    $results[$step->id] = new StepResult($step->id, 'done', [], $sketches[$step->id]->areas->regions);
+                    [$sketches[$step->id], $notes] = $this->sketch($step, $recipe->unit, $part);
+                    $results[$step->id] = new StepResult($step->id, 'done', $notes, $sketches[$step->id]->areas->regions);
 
                     continue;
                 }
@@ -220,8 +220,11 @@ final class Evaluator
         return $solid->moved($turn->then(Transform::translation($v->place())));
     }
 
-    /** @param Solid $part as it is before the step; looked at only by sketches on its faces */
-    private function sketch(Step $step, Unit $unit, Solid $part): PlacedSketch
+    /**
+     * @param Solid $part as it is before the step; looked at only by sketches on its faces and with its edges
+     * @return array{PlacedSketch, list<Message>}
+     */
+    private function sketch(Step $step, Unit $unit, Solid $part): array
     {
         $curves = [];
         $v = new StepValues($step, $unit);
@@ -242,17 +245,18 @@ final class Evaluator
         $plane = SketchPlane::tryFrom($step->text('plane'))?->placement() ?? FacePlane::placement($part, $step->text('face'))
             ?? throw new StepProblem(new Message('no-face', 'This face is not there.', $step->text('face') === '' ? 'Pick the flat face to sketch on.' : 'The part has no flat face of that name before this step. Pick another one, or a plane.', 'face'));
         $up = Transform::translation([0.0, 0.0, $v->number('offset')])->then($plane);
+        [$drawn, $gone] = EdgesTakenOver::any($step->drawn()) ? EdgesTakenOver::renewed($step->drawn(), PartEdges::seenOnto($part, $up)) : [$step->drawn(), []];
+        $notes = $gone === [] ? [] : [new Message('edge-gone', 'An edge of the part is gone.', implode(', ', array_slice($gone, 0, 6)) . (count($gone) === 1 ? ' was taken over from an edge that is' : ' were taken over from edges that are') . ' not there any more. The sketch keeps them where they last were.', 'drawn', true)];
         try {
-            return new PlacedSketch($up, new Arrangement([...$curves, ...DrawnCurves::of(self::settled($step, $unit))]));
+            return [new PlacedSketch($up, new Arrangement([...$curves, ...DrawnCurves::of(self::settled($drawn, $unit))])), $notes];
         } catch (TooManyPieces $e) {
             throw new StepProblem(new Message('too-complex', 'This sketch is too complex.', $e->getMessage(), 'drawn'));
         }
     }
 
-    /** What is drawn in a sketch, with its relations kept. */
-    private static function settled(Step $step, Unit $unit): Sketch
+    /** A sketch with its relations kept. */
+    private static function settled(Sketch $sketch, Unit $unit): Sketch
     {
-        $sketch = $step->drawn();
         $read = new DimensionValues($sketch, $unit);
         foreach ($read->problems as $id => $problem) {
             throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "Dimension $id says “{$sketch->relations[$id]->value}”. $problem", "drawn.$id"));

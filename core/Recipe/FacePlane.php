@@ -35,15 +35,21 @@ final class FacePlane
             if ($part->surfaces[$s]->name !== $face || ! $part->surfaces[$s]->isFlat()) {
                 continue;
             }
-            $n = [$part->nx[$f], $part->ny[$f], $part->nz[$f]];
-            $level = hypot($n[0], $n[1]);
-            $u = $level < 1e-9 ? [1.0, 0.0, 0.0] : [-$n[1] / $level, $n[0] / $level, 0.0];
-            $v = [$n[1] * $u[2] - $n[2] * $u[1], $n[2] * $u[0] - $n[0] * $u[2], $n[0] * $u[1] - $n[1] * $u[0]];
-            $d = $part->offset[$f];
-
-            return new Transform([$u[0], $v[0], $n[0], $u[1], $v[1], $n[1], $u[2], $v[2], $n[2]], [$d * $n[0], $d * $n[1], $d * $n[2]]);
+            return self::facet($part, $f);
         }
 
         return null;
+    }
+
+    /** The same for one facet. */
+    public static function facet(Solid $part, int $f): Transform
+    {
+        $n = [$part->nx[$f], $part->ny[$f], $part->nz[$f]];
+        $level = hypot($n[0], $n[1]);
+        $u = $level < 1e-9 ? [1.0, 0.0, 0.0] : [-$n[1] / $level, $n[0] / $level, 0.0];
+        $v = [$n[1] * $u[2] - $n[2] * $u[1], $n[2] * $u[0] - $n[0] * $u[2], $n[0] * $u[1] - $n[1] * $u[0]];
+        $d = $part->offset[$f];
+
+        return new Transform([$u[0], $v[0], $n[0], $u[1], $v[1], $n[1], $u[2], $v[2], $n[2]], [$d * $n[0], $d * $n[1], $d * $n[2]]);
     }
 }

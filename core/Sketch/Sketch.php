@@ -49,6 +49,19 @@ final readonly class Sketch
         return $id === self::ORIGIN ? [0.0, 0.0] : $this->points[$id];
     }
 
+    /** @return array<string, true> points that stand where edges of the part are */
+    public function followed(): array
+    {
+        $out = [];
+        foreach ($this->entities as $e) {
+            if ($e->edge !== '') {
+                $out += array_fill_keys($e->points, true);
+            }
+        }
+
+        return $out;
+    }
+
     public function withPoint(string $id, float $u, float $v): self
     {
         return new self([...$this->points, $id => [$u, $v]], $this->entities, $this->relations);

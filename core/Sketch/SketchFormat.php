@@ -29,7 +29,7 @@ final class SketchFormat
         return [
             'points' => $s->points,
             'lines' => array_map(static fn (Entity $e): array => ['id' => $e->id, 'kind' => $e->kind->value, 'points' => $e->points]
-                + ($e->size > 0 ? ['size' => $e->size] : []) + ($e->role !== Role::Outline ? ['role' => $e->role->value] : []) + ($e->text !== '' ? ['text' => $e->text] : []), array_values($s->entities)),
+                + ($e->size > 0 ? ['size' => $e->size] : []) + ($e->role !== Role::Outline ? ['role' => $e->role->value] : []) + ($e->text !== '' ? ['text' => $e->text] : []) + ($e->edge !== '' ? ['edge' => $e->edge] : []), array_values($s->entities)),
             'relations' => array_map(static fn (Relation $r): array => ['id' => $r->id, 'kind' => $r->kind->value, 'of' => $r->of]
                 + ($r->value !== '' ? ['value' => $r->value] : []) + ($r->measured ? ['measured' => true] : []), array_values($s->relations)),
         ];
@@ -147,7 +147,12 @@ final class SketchFormat
             throw new InvalidArgumentException("$id needs 1 to 60 letters");
         }
 
-        return new Entity($id, $kind, $points, $size, $role, $text);
+        $edge = is_string($l['edge'] ?? null) ? $l['edge'] : '';
+        if ($edge !== '' && ($kind !== EntityKind::Line && ! $kind->round() || strlen($edge) > 300)) {
+            throw new InvalidArgumentException("$id is no line, circle or arc, and only those can follow an edge");
+        }
+
+        return new Entity($id, $kind, $points, $size, $role, $text, $edge);
     }
 
     private static function relation(mixed $l): Relation

@@ -89,10 +89,10 @@ final class Pen
     }
 
     /** @param list<string> $points */
-    public function draw(EntityKind $kind, array $points, float $size = 0.0, Role $role = Role::Outline, string $text = ''): string
+    public function draw(EntityKind $kind, array $points, float $size = 0.0, Role $role = Role::Outline, string $text = '', string $edge = ''): string
     {
         $id = $this->fresh(self::LETTERS[$kind->value]);
-        $this->sketch = $this->sketch->withEntity(new Entity($id, $kind, $points, $size, $role, $text));
+        $this->sketch = $this->sketch->withEntity(new Entity($id, $kind, $points, $size, $role, $text, $edge));
 
         return $id;
     }

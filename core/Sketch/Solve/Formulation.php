@@ -46,14 +46,16 @@ final class Formulation
         foreach (Sketch::AXES as $id => [$u, $v]) {
             $this->at[$id] = [$this->system->number($u, true), $this->system->number($v, true)];
         }
+        $followed = $sketch->followed();
         foreach ($sketch->points as $id => [$u, $v]) {
-            $this->at[$id] = [$this->system->number($u), $this->system->number($v)];
+            $given = isset($followed[$id]);
+            $this->at[$id] = [$this->system->number($u, $given), $this->system->number($v, $given)];
         }
         foreach ($sketch->entities as $e) {
             if ($e->kind->round() || $e->kind === EntityKind::Ellipse) {
-                $this->size[$e->id] = $this->system->number($e->size);
+                $this->size[$e->id] = $this->system->number($e->size, $e->edge !== '');
             }
-            if ($e->kind === EntityKind::Arc) {
+            if ($e->kind === EntityKind::Arc && $e->edge === '') {
                 foreach ([1, 2] as $k) {
                     $this->system->add(Equation::distance($this->points($e->points[$k], $e->points[0]), 0.0, [$this->size[$e->id]], [1.0]), self::OWN . $e->id);
                 }

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+use Cubo\Sketch\EntityKind;
+
+/** An edge of a part as it is seen straight onto a plane: a line, a circle or an arc in (u, v), mm. */
+final readonly class PartEdge
+{
+    /**
+     * @param string $key "face|neighbour|n": the flat face it bounds, the one beyond it, and which of their common edges
+     * @param list<array{float,float}> $points as the entity of its kind has them
+     * @param float $size radius, 0 for a line
+     */
+    public function __construct(public string $key, public string $face, public EntityKind $kind, public array $points, public float $size = 0.0) {}
+}
