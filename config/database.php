@@ -14,7 +14,8 @@ return [
             'prefix' => '',
             'search_path' => 'public',
             'sslmode' => 'prefer',
-            'options' => PHP_SAPI === 'fpm-fcgi' ? [PDO::ATTR_PERSISTENT => true] : [],
+            // connecting takes longer than all queries of a request; the settings are cached by another process, so they must not look at this one
+            'options' => env('DB_PERSISTENT', true) ? [PDO::ATTR_PERSISTENT => true] : [],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

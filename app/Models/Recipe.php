@@ -47,9 +47,16 @@ final class Recipe extends Model
         return $this->hasOne(Exercise::class, 'reference_id');
     }
 
+    private ?Revision $head = null;
+
     public function head(): Revision
     {
-        return $this->revisions()->where('number', $this->current)->firstOrFail();
+        // revisions never change, so one that was read stays right as long as it is the current one
+        if ($this->head?->number !== $this->current || $this->head->recipe_id !== $this->id) {
+            $this->head = $this->revisions()->where('number', $this->current)->firstOrFail();
+        }
+
+        return $this->head;
     }
 
     public function document(): Document

@@ -7,18 +7,24 @@ namespace App\Support;
 use Cubo\Drawing\FeatureEdges;
 use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\FacePlane;
+use Cubo\Recipe\PartBefore;
+use Cubo\Recipe\Recipe;
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\Curve;
 use Cubo\Sketch\Area\DrawnCurves;
 use Cubo\Sketch\Area\Region;
 use Cubo\Sketch\Area\Round;
 use Cubo\Sketch\Area\TooManyPieces;
+use Cubo\Sketch\DimensionValues;
 use Cubo\Sketch\Entity;
+use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\Measured;
 use Cubo\Sketch\Relation;
 use Cubo\Sketch\RelationKind;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\Solve\SolvedSketch;
+use Cubo\Sketch\Solve\Way;
 use Cubo\Solid\Solid;
 
 /** All that the pad shows of a sketch: shapes in mm for the drawing, and words. */
@@ -38,7 +44,7 @@ final class PadPage
         return [
             'points' => array_map(static fn (string $id): array => ['id' => $id, 'u' => $s->points[$id][0], 'v' => $s->points[$id][1], 'loose' => isset($free[$id])], array_keys($s->points)),
             'lines' => array_map(static fn (Entity $e): array => [
-                'id' => $e->id, 'kind' => $e->kind->value, 'role' => $e->role->value, 'points' => $e->points, 'size' => $e->size, 'loose' => self::loose($e, $solved),
+                'id' => $e->id, 'kind' => $e->kind->value, 'role' => $e->role->value, 'points' => $e->points, 'size' => $e->size, 'loose' => self::loose($e, $solved), 'edge' => $e->edge !== '',
                 'd' => implode('', array_map(self::path(...), DrawnCurves::curves($s, $e))),
             ], array_values($s->entities)),
             'sizes' => array_values(array_filter(array_map(static fn (Relation $r): ?array => self::size($s, $r, $unit), array_values($s->relations)))),
@@ -89,6 +95,57 @@ final class PadPage
         }
 
         return '';
+    }
+
+    /**
+     * A sketch moved a little in one of the ways it can, forth and back.
+     *
+     * @return list<string> two paths
+     */
+    public static function ghost(SolvedSketch $solved, int $n, Unit $unit): array
+    {
+        $way = $solved->ways[$n] ?? null;
+        $values = (new DimensionValues($solved->sketch, $unit))->values;
+        $out = [];
+        foreach ($way === null ? [] : [false, true] as $back) {
+            $s = $way->moved($solved->sketch, $values, $back);
+            $d = '';
+            foreach ($s->entities as $e) {
+                $d .= implode('', array_map(self::path(...), DrawnCurves::curves($s, $e)));
+            }
+            foreach (array_keys($way->points) as $p) {
+                [$u, $v] = $s->point($p);
+                $d .= 'M' . self::n($u) . ' ' . self::n($v) . 'h0';
+            }
+            $out[] = $d;
+        }
+
+        return $out;
+    }
+
+    /**
+     * What can be taken over of the part, face by face.
+     *
+     * @return list<array{face: string, key: string, words: string, d: string}>
+     */
+    public static function edges(PartBefore $before, Recipe $recipe): array
+    {
+        $faces = FacePlane::faces($before->part, $recipe);
+        $out = [];
+        foreach (array_slice($before->edges(), 0, 800, true) as $key => $edge) {
+            $beyond = explode('|', $key)[1];
+            [$id, $role] = explode(':', $beyond, 2) + [1 => ''];
+            $s = new Sketch;
+            foreach ($edge->points as $i => [$u, $v]) {
+                $s = $s->withPoint("p$i", $u, $v);
+            }
+            $e = new Entity('e', $edge->kind, array_keys($s->points), $edge->size);
+            $out[] = ['face' => $faces[$edge->face] ?? $edge->face, 'key' => $key, 'words' => $edge->kind->value . ' to ' . ($faces[$beyond] ?? trim($role . ' of ' . ($recipe->step($id)->name ?? $id))),
+                'd' => implode('', array_map(self::path(...), DrawnCurves::curves($s->withEntity($e), $e)))];
+        }
+        usort($out, static fn (array $a, array $b): int => strnatcmp($a['face'], $b['face']));
+
+        return $out;
     }
 
     /** The edges of a part on a plane, as a path. */
@@ -171,7 +228,7 @@ final class PadPage
         $number = Measured::value($s, $r);
         $plain = preg_match('/[a-z]\d|[a-z]{3}/', $text) === 1 && $number !== null ? ($r->kind === RelationKind::Angle ? round($number, 2) . '°' : $unit->brief($number)) : $text;
 
-        return ['id' => $r->id, 'plain' => $plain, 'kind' => $r->kind->value, 'from' => $from, 'to' => $to, 'axis' => $axis, 'text' => $text, 'measured' => $r->measured,
+        return ['id' => $r->id, 'of' => $r->of, 'plain' => $plain, 'kind' => $r->kind->value, 'from' => $from, 'to' => $to, 'axis' => $axis, 'text' => $text, 'measured' => $r->measured,
             'show' => ['radius' => 'R ', 'diameter' => '⌀ ', 'diameter across' => '⌀ '][$r->kind->value] ?? ''];
     }
 
@@ -203,24 +260,15 @@ final class PadPage
     /**
      * How far a sketch is settled, in words.
      *
-     * @return array{total: int, free: int, words: string}
+     * @return array{total: int, free: int, words: string, ways: list<string>}
      */
     public static function freedom(SolvedSketch $solved): array
     {
         $s = $solved->sketch;
-        $words = [];
-        foreach ($solved->movements as $id => $m) {
-            $e = $s->entities[$id] ?? null;
-            if ($e !== null && ($e->kind->round())) {
-                $words[] = $m->words(ucfirst($e->kind->word()) . " $id");
-            } elseif ($e === null && count($words) < 4) {
-                $words[] = $m->words("Point $id");
-            }
-        }
-        $total = 2 * count($s->points) + count(array_filter($s->entities, static fn (Entity $e): bool => $e->size > 0));
+        $total = 2 * count(array_diff_key($s->points, $s->followed())) + count(array_filter($s->entities, static fn (Entity $e): bool => $e->edge === '' && $e->size > 0 && $e->kind !== EntityKind::Text));
         $n = $solved->free;
 
-        return ['total' => $total, 'free' => $n, 'words' => $s->points === [] && $s->entities === [] ? 'Nothing is drawn yet.'
-            : ($n === 0 ? 'Nothing is loose.' : ($n === 1 ? '1 way left to move. ' : "$n ways left to move. ") . implode('. ', array_slice($words, 0, 2)) . ($words === [] ? '' : '.'))];
+        return ['total' => $total, 'free' => $n, 'ways' => array_map(static fn (Way $w): string => $w->words($s), array_slice($solved->ways, 0, 40)),
+            'words' => $s->points === [] && $s->entities === [] ? 'Nothing is drawn yet.' : ($n === 0 ? 'Nothing is loose.' : ($n === 1 ? '1 way left to move:' : "$n ways left to move:"))];
     }
 }

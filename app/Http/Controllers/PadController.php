@@ -9,11 +9,12 @@ use App\Support\PadPage;
 use App\Support\RecipeBook;
 use App\Support\StaleVersion;
 use App\Support\Workbench;
+use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
-use Cubo\Recipe\FacePlane;
-use Cubo\Recipe\Recipe as Document;
+use Cubo\Quantity\UnreadableExpression;
+use Cubo\Recipe\EdgesTakenOver;
+use Cubo\Recipe\PartBefore;
 use Cubo\Recipe\ShapesDrawn;
-use Cubo\Recipe\SketchPlane;
 use Cubo\Recipe\Step;
 use Cubo\Recipe\StepKind;
 use Cubo\Sketch\Draw\PadEdit;
@@ -23,6 +24,7 @@ use Cubo\Sketch\Solve\SolvedSketch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
+use InvalidArgumentException;
 
 /** The pad: a sketch step is drawn and settled here. */
 final class PadController extends Controller
@@ -40,7 +42,8 @@ final class PadController extends Controller
             'recipe' => $recipe, 'step' => $s, 'exercise' => $exercise, 'unit' => $recipe->document()->unit,
             'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference()->firstOrFail()->document()), $exercise->sheet(), 300, 300, [], true),
             'back' => $work === null ? route('exercises.bench', $exercise) : route('work', $work->assignment_id),
-            'behind' => $this->behind($recipe, $s),
+            ...$this->behind($recipe, $s),
+            'squares' => $this->squares($recipe->document()->unit),
             'state' => $this->state($recipe, $s, ''),
         ]);
     }
@@ -61,7 +64,13 @@ final class PadController extends Controller
 
                 return response()->json($this->state($recipe, $this->sketch($recipe, $step), ''));
             }
-            $after = PadEdit::make($s->drawn(), $in, $unit);
+            if (($in['do'] ?? '') === 'squares') {
+                return $this->withSquares($request, $recipe, $s);
+            }
+            if (($in['do'] ?? '') === 'way') {
+                return response()->json(['ghost' => PadPage::ghost(PadEdit::solved($s->drawn(), $unit), is_int($in['n'] ?? null) ? $in['n'] : 0, $unit)]);
+            }
+            $after = ($in['do'] ?? '') === 'take' ? $this->taken($recipe, $s, $in) : PadEdit::make($s->drawn(), $in, $unit);
             if (($in['keep'] ?? true) === false) {
                 // while something is dragged nothing is saved
                 return response()->json(['drawing' => PadPage::drawing($after, $unit)]);
@@ -85,7 +94,54 @@ final class PadController extends Controller
         abort_if($s === null || $s->kind !== StepKind::Sketch, 404);
 
         // outlines given by numbers alone are drawn here like all others, with these numbers as their sizes
-        return ShapesDrawn::of($s, $recipe->document()->unit);
+        $s = ShapesDrawn::of($s, $recipe->document()->unit);
+        if (! EdgesTakenOver::any($s->drawn())) {
+            return $s;
+        }
+        [$drawn] = EdgesTakenOver::renewed($s->drawn(), $this->before($recipe, $s)->edges());
+
+        return $s->with('drawn', SketchFormat::write($drawn));
+    }
+
+    /**
+     * @param array<array-key, mixed> $in
+     *
+     * @throws Refusal
+     */
+    private function taken(Recipe $recipe, Step $s, array $in): SolvedSketch
+    {
+        $keys = array_values(array_filter(is_array($in['of'] ?? null) ? array_slice($in['of'], 0, 200) : [], is_string(...)));
+        try {
+            return PadEdit::held(EdgesTakenOver::take($s->drawn(), $this->before($recipe, $s)->edges(), $keys), $recipe->document()->unit);
+        } catch (InvalidArgumentException $e) {
+            throw new Refusal($e->getMessage());
+        }
+    }
+
+    /** The squares of the paper are as large as someone likes them, until they sign out. */
+    private function withSquares(Request $request, Recipe $recipe, Step $s): JsonResponse
+    {
+        $unit = $recipe->document()->unit;
+        $typed = $request->json('value');
+        try {
+            $size = Expression::length(is_string($typed) ? mb_substr($typed, 0, 40) : '', $unit);
+        } catch (UnreadableExpression $e) {
+            return response()->json($this->state($recipe, $s, $e->getMessage()), 422);
+        }
+        if ($size < 0.1 || $size > 200) {
+            return response()->json($this->state($recipe, $s, 'The squares are 0.1 to 200 mm wide.'), 422);
+        }
+        $request->session()->put("squares.{$unit->value}", [$size, trim((string) $typed)]);
+
+        return response()->json($this->state($recipe, $s, ''));
+    }
+
+    /** @return array{float, string} side of the paper's squares in mm, and as it was typed */
+    private function squares(Unit $unit): array
+    {
+        $own = session("squares.{$unit->value}");
+
+        return is_array($own) && is_float($own[0] ?? null) && is_string($own[1] ?? null) ? [$own[0], $own[1]] : ($unit === Unit::Inch ? [25.4 / 4, '1/4'] : [5.0, '5']);
     }
 
     /** @return array<string, mixed> */
@@ -104,6 +160,7 @@ final class PadController extends Controller
         return [
             'version' => $recipe->version, 'said' => $said,
             'canUndo' => $recipe->current !== 1, 'canRedo' => $this->book->canRedo($recipe),
+            'squares' => $this->squares($unit),
             'drawing' => PadPage::drawing($solved, $unit),
             'freedom' => PadPage::freedom($solved),
             'list' => view('pad.list', ['sketch' => $solved->sketch, 'solved' => $solved, 'unit' => $unit])->render(),
@@ -111,29 +168,19 @@ final class PadController extends Controller
     }
 
     /**
-     * The edges of the part as it is before the sketch, seen straight onto its plane.
+     * The part as it is before the sketch, seen straight onto its plane.
      *
-     * @return string path in mm
+     * @return array{behind: string, edges: list<array{face: string, key: string, words: string, d: string}>} all edges as a path in mm, and those that can be taken over
      */
-    private function behind(Recipe $recipe, Step $step): string
+    private function behind(Recipe $recipe, Step $step): array
     {
-        $document = $recipe->document();
-        $steps = [];
-        foreach ($document->steps as $s) {
-            $steps[] = $s;
-            if ($s->id === $step->id) {
-                break;
-            }
-        }
-        $state = $this->bench->evaluate(new Document($document->unit, $steps));
-        $placement = SketchPlane::tryFrom($step->text('plane'))?->placement() ?? FacePlane::placement($state->part(), $step->text('face'));
+        $before = $this->before($recipe, $step);
 
-        return $state->isEmpty() || $placement === null ? '' : PadPage::behind($state->part(), $placement);
+        return ['behind' => $before->plane === null || $before->part->isEmpty() ? '' : PadPage::behind($before->part, $before->plane), 'edges' => PadPage::edges($before, $recipe->document())];
     }
 
-    /** The size of the paper's squares, mm. */
-    public static function pitch(Unit $unit): float
+    private function before(Recipe $recipe, Step $step): PartBefore
     {
-        return $unit === Unit::Inch ? 25.4 / 4 : 5.0;
+        return PartBefore::of($recipe->document(), $step, $this->bench->evaluate(...));
     }
 }

@@ -43,6 +43,23 @@ final class PadEdit
         } catch (UnreadableLine|UnfitRelation|SolvingTooLong|InvalidArgumentException $e) {
             throw new Refusal($e->getMessage());
         }
+        foreach ($s->entities as $id => $e) {
+            $now = $after->entities[$id] ?? null;
+            if ($e->edge !== '' && $now !== null && ($now->points !== $e->points || array_map($s->point(...), $e->points) !== array_map($after->point(...), $now->points))) {
+                throw new Refusal("$id is an edge of the part and stays where that is. Draw a line over it and change that.");
+            }
+        }
+
+        return self::held($after, $unit);
+    }
+
+    /**
+     * A sketch that is to be kept, with its relations kept.
+     *
+     * @throws Refusal
+     */
+    public static function held(Sketch $after, Unit $unit): SolvedSketch
+    {
         if (count($after->points) > SketchFormat::MOST_POINTS || count($after->entities) > SketchFormat::MOST_ENTITIES || count($after->relations) > SketchFormat::MOST_RELATIONS) {
             throw new Refusal('A sketch holds no more than ' . SketchFormat::MOST_ENTITIES . ' lines.');
         }
@@ -101,7 +118,7 @@ final class PadEdit
     private static function drawn(Sketch $s, string $tool, array $at, array $options): Sketch
     {
         $pen = new Pen($s);
-        $needed = ['point' => 1, 'line' => 2, 'rectangle' => 2, 'rectangle around' => 2, 'circle' => 2, 'circle over' => 2, 'circle through three' => 3, 'arc' => 3, 'arc around' => 3, 'arc on' => 2, 'slot' => 3, 'polygon' => 2, 'ellipse' => 3, 'curve' => 2][$tool] ?? null;
+        $needed = ['point' => 1, 'line' => 2, 'rectangle' => 2, 'rectangle around' => 2, 'circle' => 2, 'circle over' => 2, 'circle through three' => 3, 'arc' => 3, 'arc around' => 3, 'arc on' => 2, 'slot' => 3, 'slot over all' => 3, 'polygon' => 2, 'ellipse' => 3, 'curve' => 2][$tool] ?? null;
         if ($needed === null || count($at) < $needed) {
             throw new InvalidArgumentException('There is not enough to draw that.');
         }
@@ -110,7 +127,7 @@ final class PadEdit
         if ($needed > 1 && $apart($first, $at[1]) < 1e-6) {
             throw new InvalidArgumentException('Both points are one. Draw it a little larger.');
         }
-        $p = array_map($pen->point(...), $tool === 'circle' || $tool === 'slot' || $tool === 'ellipse' ? array_slice($at, 0, $needed - 1) : $at);
+        $p = array_map($pen->point(...), in_array($tool, ['circle', 'slot', 'slot over all', 'ellipse'], true) ? array_slice($at, 0, $needed - 1) : $at);
         match ($tool) {
             'point' => null,
             'line' => self::levelled($pen, $pen->line($p[0], $p[1]), $options),
@@ -123,6 +140,7 @@ final class PadEdit
             'arc around' => $pen->arcAround($p[0], $p[1], $p[2]),
             'arc on' => $pen->arcOn(is_string($options['before'] ?? null) ? $options['before'] : '', $p[0], $p[1]),
             'slot' => $pen->slot($p[0], $p[1], 2 * self::off($at[0], $at[1], $at[2])),
+            'slot over all' => $pen->slotOverAll($p[0], $p[1], 2 * self::off($at[0], $at[1], $at[2])),
             'polygon' => $pen->polygon($p[0], $p[1], is_numeric($options['sides'] ?? null) ? (int) $options['sides'] : 6),
             'ellipse' => $pen->ellipse($p[0], $p[1], self::off($at[0], $at[1], $at[2])),
             default => $pen->curve($p),
@@ -138,6 +156,12 @@ final class PadEdit
             $pen->relate(RelationKind::Horizontal, $line);
         } elseif (($options['plumb'] ?? false) === true) {
             $pen->relate(RelationKind::Vertical, $line);
+        }
+        // what was caught while the end was looked for
+        foreach (['touches' => RelationKind::Tangent, 'square' => RelationKind::Perpendicular] as $key => $kind) {
+            if (is_string($options[$key] ?? null)) {
+                $pen->relate($kind, $line, $options[$key]);
+            }
         }
 
         return $line;

@@ -294,6 +294,35 @@ final class Pen
     }
 
     /**
+     * A slot by the ends of its length over all.
+     *
+     * @return list<string> as slot()
+     *
+     * @throws InvalidArgumentException when it would be wider than long
+     */
+    public function slotOverAll(string $a, string $b, float $width): array
+    {
+        [$p, $q] = [$this->sketch->point($a), $this->sketch->point($b)];
+        $l = hypot($q[0] - $p[0], $q[1] - $p[1]);
+        if ($width >= $l - 1e-6) {
+            throw new InvalidArgumentException('A slot is longer over all than it is wide.');
+        }
+        $k = $width / 2 / $l;
+        $middles = [];
+        foreach ([[$p, $q], [$q, $p]] as [$from, $to]) {
+            $middles[] = $this->at($from[0] + $k * ($to[0] - $from[0]), $from[1] + $k * ($to[1] - $from[1]));
+        }
+        $slot = $this->slot($middles[0], $middles[1], $width);
+        $spine = (string) array_key_last($this->sketch->entities);
+        foreach ([[$a, $slot[0]], [$b, $slot[2]]] as [$end, $round]) {
+            $this->relate(RelationKind::Coincident, $end, $round);
+            $this->relate(RelationKind::Coincident, $end, $spine);
+        }
+
+        return $slot;
+    }
+
+    /**
      * A regular polygon by its middle and one corner.
      *
      * @return list<string> its sides

@@ -29,6 +29,7 @@ final class TypedChange
             'row' => $this->row($rest),
             'around' => $this->around($rest),
             'shift', 'turn', 'scale' => $this->shift($verb, $rest),
+            'copy' => $this->copy($rest),
             'outline', 'construction', 'centre' => $this->role(Role::from($verb), $rest),
             default => $this->relation($typed),
         };
@@ -131,6 +132,17 @@ final class TypedChange
             }
             $copying->moved($of, static fn (float $u, float $v): array => [$mu + $k * ($u - $mu), $mv + $k * ($v - $mv)], $k);
         }
+    }
+
+    /** A copy that stands on its own. */
+    private function copy(string $rest): void
+    {
+        [$of, [$by]] = $this->words->ofThings($rest, 'by (.+)', 'copy l1 l2 by 20, 0');
+        [$du, $dv] = $this->words->place($by);
+        if (hypot($du, $dv) < 1e-6) {
+            throw new UnreadableLine('The copy would lie on what it is copied from.');
+        }
+        (new Copying($this->words->pen))->copied($of, static fn (float $u, float $v): array => [$u + $du, $v + $dv], false, false);
     }
 
     private function role(Role $role, string $rest): void

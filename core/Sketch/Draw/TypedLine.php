@@ -29,7 +29,7 @@ final class TypedLine
         'horizontal l1', 'equal l1 l2', 'tangent l1 c1', 'symmetric p1 p2 l5', 'length l1 = 40', 'distance p1 p2 = 30', 'angle l1 l2 = 60',
         'construction l3', 'centre l3', 'outline l3', 'move p1 to 5, 5', 'remove l2',
         'trim l1 at 5, 0', 'extend l1 at 20, 0', 'split l1 at 10, 0', 'divide c1 6', 'offset l1 l2 by 3 inside', 'round l1 l2 by 4', 'chamfer l1 l2 by 2',
-        'mirror c1 c2 over v-axis', 'row c1 4 by 12, 0', 'around c1 6 about origin', 'shift l1 by 5, 0', 'turn l1 l2 by 30 about origin', 'scale c1 by 2 about origin',
+        'mirror c1 c2 over v-axis', 'row c1 4 by 12, 0', 'around c1 6 about origin', 'shift l1 by 5, 0', 'copy l1 l2 by 20, 0', 'turn l1 l2 by 30 about origin', 'scale c1 by 2 about origin',
     ];
 
     private readonly Words $words;

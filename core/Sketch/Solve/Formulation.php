@@ -297,7 +297,7 @@ final class Formulation
         $c = $this->round($b);
         $l = $this->line($a);
         if ($l !== null && $c !== null) {
-            $shared = $this->shared($l, $c);
+            $shared = $this->shared($l, $c) ?? $this->onRim($l, $b);
             if ($shared !== null) {
                 // they meet in an end already: the radius to it stands upright on the line
                 return Equation::along($this->points($c->points[0], $shared, $shared === $l[0] ? $l[1] : $l[0]), 0.0);
@@ -337,6 +337,25 @@ final class Formulation
                     if ($this->first($p) === $this->first($q)) {
                         return $p;
                     }
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The end of a line that is asked to lie on a circle or arc.
+     *
+     * @param array{string,string} $line
+     */
+    private function onRim(array $line, string $round): ?string
+    {
+        foreach ($this->sketch->relations as $r) {
+            if ($r->kind === RelationKind::Coincident && count($r->of) === 2 && in_array($round, $r->of, true)) {
+                $p = $r->of[0] === $round ? $r->of[1] : $r->of[0];
+                if (in_array($p, $line, true)) {
+                    return $p;
                 }
             }
         }

@@ -27,7 +27,7 @@ final class SketchSolver
         }
         $f->system->analyse();
 
-        return new SolvedSketch($f->read(), [], $f->system->free, array_values(array_filter($f->system->idle, static fn (string $id): bool => ! str_starts_with($id, Formulation::OWN))), $f->system->follows, self::movements($f, $sketch));
+        return new SolvedSketch($f->read(), [], $f->system->free, array_values(array_filter($f->system->idle, static fn (string $id): bool => ! str_starts_with($id, Formulation::OWN))), $f->system->follows, self::movements($f, $sketch), self::ways($f, $sketch));
     }
 
     /**
@@ -95,6 +95,42 @@ final class SketchSolver
         }
 
         return $sketch;
+    }
+
+    /** @return list<Way> */
+    private static function ways(Formulation $f, Sketch $sketch): array
+    {
+        $whose = [];
+        foreach (array_keys($sketch->points) as $id) {
+            $whose[$f->at[$id][0]] = [$id, 0];
+            $whose[$f->at[$id][1]] = [$id, 1];
+        }
+        foreach ($f->size as $id => $place) {
+            $whose[$place] = [$id, 2];
+        }
+        $out = [];
+        foreach ($f->system->movements as $m) {
+            $points = $sizes = [];
+            $most = 0.0;
+            foreach ($m as $place => $by) {
+                [$id, $axis] = $whose[$place] ?? ['', 3];
+                if ($axis === 3 || abs($by) < 1e-7) {
+                    continue;
+                }
+                if ($axis === 2) {
+                    $sizes[$id] = $by;
+                } else {
+                    $points[$id] ??= [0.0, 0.0];
+                    $points[$id][$axis] = $by;
+                }
+                $most = max($most, $axis === 2 ? abs($by) : hypot(...$points[$id]));
+            }
+            if ($most > 0.0) {
+                $out[] = new Way(array_map(static fn (array $by): array => [$by[0] / $most, $by[1] / $most], $points), array_map(static fn (float $by): float => $by / $most, $sizes));
+            }
+        }
+
+        return $out;
     }
 
     /** @return array<string, Movement> */

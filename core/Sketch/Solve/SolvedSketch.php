@@ -16,6 +16,7 @@ final readonly class SolvedSketch
      * @param list<string> $idle relations that add nothing to those before them
      * @param array<string, list<string>> $follows by idle relation: those it follows from
      * @param array<string, Movement> $movements of the points and entities that can still move
+     * @param list<Way> $ways the independent movements
      */
     public function __construct(
         public Sketch $sketch,
@@ -24,6 +25,7 @@ final readonly class SolvedSketch
         public array $idle = [],
         public array $follows = [],
         public array $movements = [],
+        public array $ways = [],
     ) {}
 
     public function holds(): bool

@@ -1,12 +1,6 @@
 // Draws the state of a sketch as SVG. Loose is pencil: thin, broken, open rings. Settled is ink: violet, with square nails.
-const NS = 'http://www.w3.org/2000/svg';
-export const el = (name, attrs = {}, text) => {
-  const e = document.createElementNS(NS, name);
-  for (const [k, v] of Object.entries(attrs)) e.setAttribute(k, v);
-  if (text !== undefined) e.textContent = text;
-  return e;
-};
-const c = (name) => `var(--color-${name})`;
+import { el, c } from './svg.js';
+import { paintSizes } from './sizes.js';
 
 // marks as drawn on paper or in a geometry book, about 14 wide, around 0 0
 const MARKS = {
@@ -23,7 +17,7 @@ const MARKS = {
   fixed: 'M-5 -2H5M-5 -2L-7 3M0 -2L-2 3M5 -2L3 3',
 };
 
-export function paint(svg, view, state, picked, pitch, behind = '') {
+export function paint(svg, view, state, picked, pitch, behind = '', edges = []) {
   const d = state.drawing;
   svg.replaceChildren();
   const [w, h] = view.size;
@@ -48,6 +42,13 @@ export function paint(svg, view, state, picked, pitch, behind = '') {
     g.append(el('path', { d: behind, fill: 'none', stroke: c('birch-shade'), 'stroke-width': 1.4, 'vector-effect': 'non-scaling-stroke' }));
     svg.append(g);
   }
+  if (edges.length) {
+    const g = el('g', { transform: view.matrix, class: 'edges' });
+    for (const e of edges) {
+      g.append(el('path', { d: e.d, class: 'edge', 'vector-effect': 'non-scaling-stroke' }), el('path', { d: e.d, 'data-edge': e.key, stroke: 'transparent', 'stroke-width': 12, fill: 'none', 'vector-effect': 'non-scaling-stroke', 'pointer-events': 'stroke' }));
+    }
+    svg.append(g);
+  }
   const areas = el('g', { transform: view.matrix });
   for (const r of d.regions) areas.append(el('path', { d: r.d, fill: c('birch-top'), 'fill-rule': 'evenodd', 'data-region': r.key, opacity: 0.55 }));
   svg.append(areas);
@@ -55,6 +56,7 @@ export function paint(svg, view, state, picked, pitch, behind = '') {
   for (const l of d.lines) {
     const helps = l.role !== 'outline';
     const on = picked.has(l.id);
+    if (l.edge) lines.append(el('path', { d: l.d, stroke: c('birch-shade'), 'stroke-width': 7, 'vector-effect': 'non-scaling-stroke', 'pointer-events': 'none' }));
     lines.append(el('path', { d: l.d, 'data-line': l.id, stroke: 'transparent', 'stroke-width': 12, 'vector-effect': 'non-scaling-stroke', 'pointer-events': 'stroke' }));
     lines.append(el('path', {
       d: l.d, class: 'ln', stroke: on ? c('ink') : helps ? c('ink2') : l.loose ? c('graphite') : c('violet'),
@@ -73,7 +75,7 @@ export function paint(svg, view, state, picked, pitch, behind = '') {
       const key = `${Math.round(px / 9)} ${Math.round(y / 9)}`;
       marksAt[key] = (marksAt[key] ?? -1) + 1;
       const x = px + 19 * marksAt[key];
-      const g = el('g', { transform: `translate(${x + (m.kind === 'vertical' ? 13 : 0)} ${y + (m.kind === 'vertical' ? 0 : m.kind === 'fixed' ? 12 : -14)}) scale(1.15)`, class: 'mark-of' });
+      const g = el('g', { transform: `translate(${x + (m.kind === 'vertical' ? 13 : 0)} ${y + (m.kind === 'vertical' ? 0 : m.kind === 'fixed' ? 12 : -14)}) scale(1.15)`, class: 'mark-of', 'data-mark': m.id });
       g.append(el('path', { d: MARKS[m.kind], fill: c('sheet'), stroke: m.idle ? c('graphite') : c('ink'), 'stroke-width': 1.3, 'stroke-dasharray': m.idle ? '2 2' : 'none' }), el('title', {}, `${m.kind}, ${m.id}`));
       svg.append(g);
     }
@@ -111,86 +113,28 @@ export function paint(svg, view, state, picked, pitch, behind = '') {
   }
 }
 
-function paintSizes(svg, view, d) {
-  const mid = d.points.length ? d.points.reduce((s, p) => [s[0] + p.u / d.points.length, s[1] + p.v / d.points.length], [0, 0]) : [0, 0];
-  const used = [];
-  const placed = [];
-  // the first of some places where a label covers no other
-  const clear = (places, w) => places.find(([x, y]) => !placed.some((q) => Math.abs(q[0] - x) < (q[2] + w) / 2 + 2 && Math.abs(q[1] - y) < 24)) ?? places[0];
-  for (const s of d.sizes) {
-    const text = s.show + s.plain;
-    const width = 8.2 * text.length + 12;
-    let [a, b] = [view.to(s.from), view.to(s.to)];
-    const g = el('g', { class: s.measured ? 'sz read' : 'sz', 'data-size': s.id });
-    const round = s.kind === 'radius' || s.kind === 'diameter';
-    let at;
-    let lead = null;
-    if (round) {
-      const r = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
-      const [x, y] = [(b[0] - a[0]) / r, (b[1] - a[1]) / r];
-      const side = x < -0.2 ? -1 : 1;
-      at = clear([26, 50, 74, 12, 98].map((k) => [b[0] + k * x + side * (14 + width / 2), b[1] + k * y]), width);
-      lead = [b, at, side];
-    } else if (s.kind === 'angle') {
-      g.append(el('path', { d: `M${a[0]} ${a[1]}L${b[0]} ${b[1]}`, class: 'line', 'stroke-dasharray': '2 4' }));
-      at = clear([0.5, 0.35, 0.65, 0.2, 0.8].map((t) => [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]), width);
-    } else {
-      // beside what is measured, away from the middle of the sketch, one row further for each that is there already
-      let [dx, dy] = [b[0] - a[0], b[1] - a[1]];
-      if (s.axis === 'u') [dx, dy] = [dx || 1e-6, 0];
-      if (s.axis === 'v') [dx, dy] = [0, dy || 1e-6];
-      const l = Math.hypot(dx, dy) || 1;
-      let [nx, ny] = [-dy / l, dx / l];
-      const m = view.to(mid);
-      if (nx * ((a[0] + b[0]) / 2 - m[0]) + ny * ((a[1] + b[1]) / 2 - m[1]) < 0) [nx, ny] = [-nx, -ny];
-      let off = 24;
-      const far = Math.max(nx * a[0] + ny * a[1], nx * b[0] + ny * b[1]);
-      while (used.some((q) => Math.abs(q[0] - nx) + Math.abs(q[1] - ny) < 0.2 && Math.abs(q[2] - far - off) < 22 && q[3] > Math.min(a[0] * dx / l + a[1] * dy / l, b[0] * dx / l + b[1] * dy / l) && q[4] < Math.max(a[0] * dx / l + a[1] * dy / l, b[0] * dx / l + b[1] * dy / l))) off += 24;
-      used.push([nx, ny, far + off, Math.max(a[0] * dx / l + a[1] * dy / l, b[0] * dx / l + b[1] * dy / l), Math.min(a[0] * dx / l + a[1] * dy / l, b[0] * dx / l + b[1] * dy / l)]);
-      const p = [a[0] + nx * (far + off - nx * a[0] - ny * a[1]), a[1] + ny * (far + off - nx * a[0] - ny * a[1])];
-      const q = [b[0] + nx * (far + off - nx * b[0] - ny * b[1]), b[1] + ny * (far + off - nx * b[0] - ny * b[1])];
-      const slant = ([x, y]) => `M${x - 4.5 * (dx - dy) / l} ${y - 4.5 * (dy + dx) / l}L${x + 4.5 * (dx - dy) / l} ${y + 4.5 * (dy + dx) / l}`;
-      g.append(el('path', { d: `M${a[0] + nx * 4} ${a[1] + ny * 4}L${p[0] + nx * 4} ${p[1] + ny * 4}M${b[0] + nx * 4} ${b[1] + ny * 4}L${q[0] + nx * 4} ${q[1] + ny * 4}`, class: 'ext' }));
-      g.append(el('path', { d: `M${p[0]} ${p[1]}L${q[0]} ${q[1]}`, class: 'line' }), el('path', { d: slant(p) + slant(q), class: 'end' }));
-      at = clear([0.5, 0.3, 0.7, 0.15, 0.85, -0.15, 1.15].map((t) => [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1])]), width);
-    }
-    placed.push([...at, width]);
-    if (lead) g.append(el('path', { d: `M${lead[0][0]} ${lead[0][1]}L${at[0] - lead[2] * (width / 2 + 14)} ${at[1]}h${10 * lead[2]}`, class: 'line' }));
-    const x = at[0] - width / 2;
-    g.append(el('rect', { x, y: at[1] - 11, width, height: 22, class: 'ground' }), el('path', { d: `M${x} ${at[1] + 11}h${width}`, class: 'under' }), el('text', { x: x + width / 2, y: at[1] + 5, 'text-anchor': 'middle' }, text));
-    g.dataset.at = `${x} ${at[1] - 11}`;
-    svg.append(g);
+// everything that hangs together with what is pointed at
+export function light(svg, view, drawing, ids) {
+  svg.querySelector('.light')?.remove();
+  document.querySelectorAll('.lit').forEach((e) => e.classList.remove('lit'));
+  if (!ids.length) return;
+  const g = el('g', { class: 'light', fill: 'none', 'pointer-events': 'none' });
+  const at = { origin: { u: 0, v: 0 }, ...Object.fromEntries(drawing.points.map((p) => [p.id, p])) };
+  for (const id of ids) {
+    const l = drawing.lines.find((x) => x.id === id);
+    if (l) g.append(el('path', { d: l.d, transform: view.matrix, 'vector-effect': 'non-scaling-stroke' }));
+    if (at[id]) { const [x, y] = view.to([at[id].u, at[id].v]); g.append(el('circle', { cx: x, cy: y, r: 10 })); }
+    if (id === 'u-axis' || id === 'v-axis') { const [x, y] = view.to([0, 0]); const [w, h] = view.size; g.append(el('path', { d: id === 'u-axis' ? `M0 ${y}H${w}` : `M${x} 0V${h}` })); }
+    document.querySelectorAll(`[data-thing="${CSS.escape(id)}"], [data-relation="${CSS.escape(id)}"], [data-mark="${CSS.escape(id)}"]`).forEach((e) => e.classList.add('lit'));
   }
+  svg.querySelector('defs').after(g);
 }
 
-// what is being drawn, before the server has it
-export function preview(svg, view, tool, spots, here, sides) {
-  svg.querySelector('.rubber')?.remove();
-  const g = el('g', { class: 'rubber', fill: 'none', 'pointer-events': 'none' });
-  const pts = [...spots, here].filter(Boolean).map((s) => view.to([s.u, s.v]));
-  const [a, b, e] = pts;
-  const add = (d) => g.append(el('path', { d }));
-  if (a && b) {
-    const r = Math.hypot(b[0] - a[0], b[1] - a[1]);
-    const circle = ([x, y], q) => `M${x - q} ${y}A${q} ${q} 0 1 1 ${x + q} ${y}A${q} ${q} 0 1 1 ${x - q} ${y}`;
-    if (tool === 'rectangle') add(`M${a[0]} ${a[1]}H${b[0]}V${b[1]}H${a[0]}Z`);
-    else if (tool === 'rectangle around') add(`M${b[0]} ${b[1]}H${2 * a[0] - b[0]}V${2 * a[1] - b[1]}H${b[0]}Z`);
-    else if (tool === 'circle') add(circle(a, r));
-    else if (tool === 'polygon') add(`M${Array.from({ length: sides }, (_, i) => { const t = Math.atan2(b[1] - a[1], b[0] - a[0]) + 2 * Math.PI * i / sides; return `${a[0] + r * Math.cos(t)} ${a[1] + r * Math.sin(t)}`; }).join('L')}Z`);
-    else if (tool === 'slot' && e) {
-      const q = Math.abs((b[0] - a[0]) * (e[1] - a[1]) - (b[1] - a[1]) * (e[0] - a[0])) / (r || 1);
-      const [nx, ny] = [-(b[1] - a[1]) / (r || 1) * q, (b[0] - a[0]) / (r || 1) * q];
-      add(`M${a[0] + nx} ${a[1] + ny}L${b[0] + nx} ${b[1] + ny}A${q} ${q} 0 0 0 ${b[0] - nx} ${b[1] - ny}L${a[0] - nx} ${a[1] - ny}A${q} ${q} 0 0 0 ${a[0] + nx} ${a[1] + ny}Z`);
-    } else if (tool === 'arc' && e) add(`M${a[0]} ${a[1]}Q${2 * e[0] - (a[0] + b[0]) / 2} ${2 * e[1] - (a[1] + b[1]) / 2} ${b[0]} ${b[1]}`);
-    else if (tool === 'ellipse' && e) {
-      const q = Math.abs((b[0] - a[0]) * (e[1] - a[1]) - (b[1] - a[1]) * (e[0] - a[0])) / (r || 1);
-      g.append(el('ellipse', { rx: r, ry: q, transform: `translate(${a[0]} ${a[1]}) rotate(${Math.atan2(b[1] - a[1], b[0] - a[0]) * 180 / Math.PI})` }));
-    } else add(`M${pts.map((p) => p.join(' ')).join('L')}`);
-  }
-  if (here) {
-    const [x, y] = view.to([here.u, here.v]);
-    g.append(el('circle', { cx: x, cy: y, r: here.words ? 7 : 3.5, class: 'spot' }));
-    if (here.words) g.append(el('text', { x: x + 12, y: y - 10 }, here.words));
-  }
+// a way the sketch can still move, forth and back
+export function ghost(svg, view, paths) {
+  svg.querySelector('.ghost')?.remove();
+  if (!paths?.length) return;
+  const g = el('g', { class: 'ghost', fill: 'none', 'pointer-events': 'none', transform: view.matrix, 'stroke-linecap': 'round' });
+  paths.forEach((d, i) => g.append(el('path', { d, class: i ? 'back' : 'forth', 'vector-effect': 'non-scaling-stroke' })));
   svg.append(g);
 }
