@@ -110,8 +110,9 @@ final class PadPage
         foreach ($way === null ? [] : [false, true] as $back) {
             $s = $way->moved($solved->sketch, $values, $back);
             $d = '';
+            $moves = [...$way->points, ...$way->sizes];
             foreach ($s->entities as $e) {
-                $d .= implode('', array_map(self::path(...), DrawnCurves::curves($s, $e)));
+                $d .= ! isset($moves[$e->id]) && array_intersect_key($moves, array_flip($e->points)) === [] ? '' : implode('', array_map(self::path(...), DrawnCurves::curves($s, $e)));
             }
             foreach (array_keys($way->points) as $p) {
                 [$u, $v] = $s->point($p);

@@ -1,13 +1,13 @@
 // The pad: drawing with the pointer and by keyboard, settling, sizing, areas.
 import assert from 'node:assert/strict';
 import { after, before, beforeEach, test } from 'node:test';
-import { BASE, add, edit, openBrowser, openWindow, signInStudent, sound } from './support.mjs';
+import { BASE, add, edit, openBrowser, openWindow, pick as choose, signInStudent, sound, type as typeValue } from './support.mjs';
 
 let browser;
 let page;
 before(async () => { browser = await openBrowser(); });
 after(() => browser.close());
-const names = ['Ada', 'Bruno', 'Cleo', 'Dario', 'Edda', 'Finn', 'Greta', 'Levi', 'Hugo', 'Ada'];
+const names = ['Ada', 'Bruno', 'Cleo', 'Dario', 'Edda', 'Finn', 'Greta', 'Levi', 'Hugo', 'Ada', 'Bruno', 'Cleo', 'Dario', 'Edda'];
 
 // Every test begins with an empty sketch.
 beforeEach(async () => {
@@ -285,5 +285,128 @@ test('everything by keyboard: typed lines, the list, a part from the sketch', as
   await add(page, 'extrude');
   await page.getByText('2 regions').waitFor();
   assert.match(await page.locator('.readouts').textContent(), /40.00 × 20.00 × 10.00/);
+  sound(page);
+});
+
+test('circles, arcs and slots in their other ways, by pointer', async () => {
+  const way = (name) => page.locator(`[data-form="${name}"]`).click();
+  await tool('circle');
+  await way('circle over');
+  await click(-10, 0);
+  await answered(() => click(-4, 0));
+  await way('circle through three');
+  await click(4, 1);
+  await click(6, 3);
+  await answered(() => click(8, 1));
+  assert.equal(await areas(), 2);
+  await tool('line');
+  await click(-10, -8);
+  await answered(() => click(8, -8));
+  await unpick();
+  await tool('arc');
+  await way('arc on');
+  await click(8, -8);
+  await answered(() => click(8, -5));
+  assert.match(await page.locator('#pad-list').textContent(), /tangent to l2|tangent to a1/);
+  await way('arc around');
+  await click(-8, 6);
+  await click(-6, 6);
+  await answered(() => click(-8, 8.2));
+  await tool('slot');
+  await way('slot over all');
+  await click(0, 5);
+  await click(9, 5);
+  await answered(() => click(4, 7));
+  assert.equal(await areas(), 3);
+  // two lines picked, the radius typed
+  await tool('circle');
+  await way('circle touching');
+  await click(-2, -8);
+  await click(8.75, -5.7);
+  assert.match(await page.locator('#pad-text').inputValue(), /^circle radius 5 touching l2 a1$/);
+  await page.locator('#pad-text').fill('circle radius 0.5 touching l2 a1');
+  await answered(() => page.locator('#pad-text').press('Enter'));
+  assert.match(await page.locator('#pad-list').textContent(), /radius/);
+  sound(page);
+});
+
+test('crossings, quadrants and touchings are caught and kept', async () => {
+  await type('circle radius 6 at 0, 0');
+  await type('line from -9, 3 to 9, 3');
+  await page.locator('#pad').press('f');
+  const caught = async (u, v) => { const [x, y] = await place(u, v); await page.mouse.move(x - 3, y - 2); await page.mouse.move(x + 1, y + 1); return page.locator('#pad .rubber text').textContent(); };
+  await tool('line');
+  assert.match(await caught(Math.sqrt(27), 3), /crossing of c1 and l1/);
+  assert.match(await caught(0, -6), /quadrant of c1/);
+  await answered(() => click(0, -6).then(() => click(-11, -8)));
+  await unpick();
+  await tool('line');
+  await click(15, 0);
+  // the tangent from 15, 0 to a circle of 6: cos = 6 / 15
+  assert.match(await caught(6 * 0.4, -6 * Math.sqrt(1 - 0.16)), /touches c1/);
+  await answered(() => page.mouse.down().then(() => page.mouse.up()));
+  assert.match(await page.locator('#pad-list').textContent(), /tangent to c1/);
+  assert.match(await page.locator('#pad-list').textContent(), /coincident with p6/);
+  sound(page);
+});
+
+test('each way to move is shown, and what hangs together is lit', async () => {
+  await type('rectangle 60 by 40');
+  await type('remove d1');
+  await page.locator('#pad').press('f');
+  await page.locator('.way').first().hover();
+  await page.locator('#pad .ghost path').first().waitFor({ state: 'attached' });
+  assert.equal(await page.locator('#pad .ghost path').count(), 2);
+  const [x, y] = await place(-20, 20);
+  await page.mouse.move(x, y);
+  assert.equal(await page.locator('#pad .ghost').count(), 0);
+  assert.ok(await page.locator('#pad .light path').count() > 0);
+  assert.ok(await page.locator('#pad-list .lit').count() > 0);
+  // by keyboard too
+  await page.locator('.way').first().focus();
+  await page.locator('#pad .ghost path').first().waitFor({ state: 'attached' });
+  await page.locator('#pad-squares').fill('2.5');
+  await answered(() => page.locator('#pad-squares').press('Enter'));
+  await page.reload();
+  assert.equal(await page.locator('#pad-squares').inputValue(), '2.5');
+  await page.locator('#pad-squares').fill('nought');
+  assert.equal(await answered(() => page.locator('#pad-squares').press('Enter')), 422);
+  assert.notEqual(await said(), '');
+  sound(page);
+});
+
+test('edges of the part are taken over and follow it', async () => {
+  await page.goto(`${BASE}/bench/1`);
+  await page.locator('#state').waitFor({ state: 'attached' });
+  while (await page.locator('#undo').isEnabled()) await edit(page, () => page.locator('#undo').click());
+  await add(page, 'block');
+  await typeValue(page, 's1-width', '60');
+  await typeValue(page, 's1-depth', '40');
+  await add(page, 'sketch');
+  await choose(page, 's2-plane', 'face');
+  await choose(page, 's2-face', 's1:top');
+  await page.getByRole('link', { name: 'Open it on the pad' }).click();
+  await page.locator('#pad svg [transform]').first().waitFor({ state: 'attached' });
+  await tool('take');
+  const [x, y] = await place(-10, 20);
+  await page.mouse.move(x - 2, y);
+  await page.mouse.move(x, y);
+  assert.match(await page.locator('#pad-slip').textContent(), /top of Block/);
+  await answered(() => page.mouse.click(x, y));
+  assert.match(await page.locator('#pad-list').textContent(), /follows the part/);
+  // the others by keyboard
+  await page.locator('.part-edges summary').focus();
+  await page.keyboard.press('Enter');
+  await page.locator('[data-takes="top of Block"]').focus();
+  await answered(() => page.keyboard.press('Enter'));
+  assert.equal(await areas(), 1);
+  assert.match(await free(), /^Nothing is loose/);
+  await page.locator('#finish').click();
+  await page.locator('#state').waitFor({ state: 'attached' });
+  await add(page, 'extrude');
+  await typeValue(page, 's3-distance', '5');
+  assert.match(await page.locator('.readouts').textContent(), /60.00 × 40.00 × 15.00/);
+  await typeValue(page, 's1-width', '90');
+  assert.match(await page.locator('.readouts').textContent(), /90.00 × 40.00 × 15.00/);
   sound(page);
 });

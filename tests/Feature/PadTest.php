@@ -112,3 +112,44 @@ it('comes through nonsense without a fault', function (): void {
     }
     expect(Recipe::query()->find($this->r->id)?->document()->step('s1'))->not->toBeNull();
 });
+
+it('shows a way the sketch can move without saving anything', function (): void {
+    onPad($this, ['do' => 'type', 'text' => 'rectangle 60 by 40'])->assertOk();
+    onPad($this, ['do' => 'remove', 'of' => ['d1']])->assertOk()->assertJsonPath('freedom.free', 1)->assertJsonCount(1, 'freedom.ways');
+    $before = $this->r->fresh()->version;
+    [$forth, $back] = onPad($this, ['do' => 'way', 'n' => 0, 'keep' => false])->assertOk()->json('ghost');
+    expect($forth)->toStartWith('M')->not->toBe($back)->and($this->r->fresh()->version)->toBe($before);
+    onPad($this, ['do' => 'way', 'n' => 7, 'keep' => false])->assertOk()->assertJsonPath('ghost', []);
+    onPad($this, ['do' => 'way', 'n' => 'x', 'keep' => false])->assertOk();
+});
+
+it('keeps the squares of the paper as someone likes them, and says why not', function (): void {
+    $this->get("/recipes/{$this->r->id}/pad/s1")->assertOk();
+    onPad($this, ['do' => 'squares', 'value' => '2.5*2 + 1'])->assertOk()->assertJsonPath('squares', [6, '2.5*2 + 1']);
+    $this->get("/recipes/{$this->r->id}/pad/s1")->assertSee('2.5*2 + 1');
+    foreach (['0' => '0.1 to 200', '1/' => 'missing', '900' => '0.1 to 200', '' => ''] as $typed => $word) {
+        expect(onPad($this, ['do' => 'squares', 'value' => (string) $typed])->assertStatus(422)->json('said'))->toContain($word);
+    }
+    onPad($this, ['do' => 'squares', 'value' => ['x']])->assertStatus(422);
+});
+
+it('takes over edges of the part, follows them, and does not let them be moved', function (): void {
+    $r = $this->s->work($this->s->assignment(), null, [['kind' => 'block', 'width' => '60', 'depth' => '40'], ['kind' => 'sketch', 'plane' => 'face', 'face' => 's1:top']])->recipe;
+    $pad = fn (array $in) => $this->postJson("/recipes/{$r->id}/pad/s2", $in + ['version' => $r->fresh()->version]);
+    $this->get("/recipes/{$r->id}/pad/s2")->assertOk()->assertSee('all 4 of top of')->assertSee('s1:top|s1:left|1');
+    $pad(['do' => 'take', 'of' => ['s1:top|s1:left|1', 's1:top|s1:right|1', 's1:top|s1:front|1', 's1:top|s1:back|1']])->assertOk()->assertJsonPath('freedom.free', 0)->assertJsonCount(1, 'drawing.regions');
+    foreach ([['do' => 'take', 'of' => ['s1:top|s1:left|1']], ['do' => 'take', 'of' => ['x|y|1']], ['do' => 'take', 'of' => []], ['do' => 'take', 'of' => 'all']] as $in) {
+        $pad($in)->assertStatus(422);
+    }
+    foreach (['shift l1 by 5, 0', 'move p1 to 3, 3', 'split l1 at -30; 1', 'scale l1 l2 by 2 about origin', 'round l1 l3 by 4'] as $line) {
+        expect($pad(['do' => 'type', 'text' => $line])->assertStatus(422)->json('said'))->not->toBe('');
+    }
+    // the block grows, and the lines with it
+    $d = $r->fresh()->document();
+    app(App\Support\RecipeBook::class)->save($r->fresh(), $r->fresh()->version, $d->withStep($d->step('s1')->with('width', '80')));
+    $grown = $pad(['do' => 'type', 'text' => 'circle diameter 4 at 0, 0'])->assertOk();
+    expect(max(array_column($grown->json('drawing.points'), 'u')))->toEqualWithDelta(40.0, 1e-9);
+    // copies of it stand on their own, and it can be taken out
+    $pad(['do' => 'type', 'text' => 'copy l1 by 100, 0'])->assertOk();
+    $pad(['do' => 'remove', 'of' => ['l1']])->assertOk();
+});

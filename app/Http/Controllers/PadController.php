@@ -13,6 +13,7 @@ use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\EdgesTakenOver;
+use Cubo\Recipe\FacePlane;
 use Cubo\Recipe\PartBefore;
 use Cubo\Recipe\ShapesDrawn;
 use Cubo\Recipe\Step;
@@ -170,13 +171,13 @@ final class PadController extends Controller
     /**
      * The part as it is before the sketch, seen straight onto its plane.
      *
-     * @return array{behind: string, edges: list<array{face: string, key: string, words: string, d: string}>} all edges as a path in mm, and those that can be taken over
+     * @return array{face: string, behind: string, edges: list<array{face: string, key: string, words: string, d: string}>} all edges as a path in mm, and those that can be taken over
      */
     private function behind(Recipe $recipe, Step $step): array
     {
         $before = $this->before($recipe, $step);
 
-        return ['behind' => $before->plane === null || $before->part->isEmpty() ? '' : PadPage::behind($before->part, $before->plane), 'edges' => PadPage::edges($before, $recipe->document())];
+        return ['face' => FacePlane::faces($before->part, $recipe->document())[$step->text('face')] ?? 'face of the part', 'behind' => $before->plane === null || $before->part->isEmpty() ? '' : PadPage::behind($before->part, $before->plane), 'edges' => PadPage::edges($before, $recipe->document())];
     }
 
     private function before(Recipe $recipe, Step $step): PartBefore

@@ -67,6 +67,8 @@ export function mountPad(root) {
     picked.clear();
     const list = tool ? forms(tool) : [];
     $('pad-forms').hidden = list.length < 2;
+    svg.dataset.low = list.length < 2 ? '' : 'low';
+    $('pad-slip').hidden = true;
     $('pad-forms').replaceChildren(...list.map((x) => { const b = document.createElement('button'); Object.assign(b, { type: 'button', className: 'verb', textContent: TOOLS[x].form }); b.dataset.form = x; b.setAttribute('aria-pressed', x === tool); return b; }));
     marks();
     redraw();

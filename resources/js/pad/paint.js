@@ -35,7 +35,7 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
   const [ox, oy] = view.to([0, 0]);
   svg.append(el('path', { d: `M0 ${oy}H${w}M${ox} 0V${h}`, stroke: c('ink2'), 'stroke-width': 0.9, 'stroke-dasharray': '14 3 2 3', fill: 'none' }));
   const [right, up] = (svg.dataset.axes ?? ',').split(',');
-  svg.append(el('text', { x: 10, y: Math.max(40, Math.min(h - 8, oy - 6)), class: 'axis' }, `u, ${right}`), el('text', { x: Math.max(8, Math.min(w - 90, ox + 7)), y: 44, class: 'axis' }, `v, ${up}`));
+  svg.append(el('text', { x: 10, y: Math.max(40, Math.min(h - 8, oy - 6)), class: 'axis' }, `u, ${right}`), el('text', { x: Math.max(8, Math.min(w - 90, ox + 7)), y: svg.dataset.low ? 126 : 44, class: 'axis' }, `v, ${up}`));
   // the part as it is before the sketch, dimmed
   if (behind) {
     const g = el('g', { transform: view.matrix });

@@ -3,7 +3,7 @@
 <x-mark/>
 <div><span class="cap">Sketch of</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
 <div><span class="cap">Step</span>{{ $step->name }}</div>
-<div><span class="cap">Plane</span>{{ ['ground' => 'ground', 'face' => 'face of the part'][$step->text('plane')] ?? $step->text('plane') . ' plane' }}@if (! in_array($step->text('offset'), ['0', ''], true)), {{ $step->text('offset') }} {{ $unit->value }} from it @endif</div>
+<div><span class="cap">Plane</span>{{ ['ground' => 'ground', 'face' => $face][$step->text('plane')] ?? $step->text('plane') . ' plane' }}@if (! in_array($step->text('offset'), ['0', ''], true)), {{ $step->text('offset') }} {{ $unit->value }} from it @endif</div>
 <div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
 <div><span class="cap">Saved</span>line by line</div>
 <div class="grow"></div>

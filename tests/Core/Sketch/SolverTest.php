@@ -235,3 +235,26 @@ it('reports every contradiction', function () {
         }
     }
 });
+
+it('names the ways a sketch can still move, and shows each without leaving its relations', function () {
+    $s = new Sketches;
+    [$a, $b, $c, $d] = [$s->point(0, 0), $s->point(30, 1), $s->point(31, 20), $s->point(-1, 19)];
+    foreach ([[$a, $b, K::Horizontal], [$b, $c, K::Vertical], [$c, $d, K::Horizontal], [$d, $a, K::Vertical]] as [$p, $q, $k]) {
+        $s->ask($k, $s->line($p, $q));
+    }
+    $s->ask(K::Fixed, $a);
+    $circle = $s->circle($s->point(10, 10), 4);
+    $solved = SketchSolver::solve($s->sketch, $s->values);
+    expect($solved->free)->toBe(5)->and($solved->ways)->toHaveCount(5);
+    $words = array_map(static fn ($w) => $w->words($solved->sketch), $solved->ways);
+    expect($words)->toContain("$circle can change its size", "$circle can slide left and right", "$circle can slide up and down");
+    foreach ($solved->ways as $way) {
+        foreach ([false, true] as $back) {
+            $moved = $way->moved($solved->sketch, $s->values, $back);
+            // still a rectangle on its corner, and not where it was
+            expect($moved->point($b)[1])->toEqualWithDelta(0.0, 1e-9)->and($moved->point($c)[0])->toEqualWithDelta($moved->point($b)[0], 1e-9)
+                ->and($moved->point($d)[1])->toEqualWithDelta($moved->point($c)[1], 1e-9)
+                ->and($moved->points == $solved->sketch->points && $moved->entities == $solved->sketch->entities)->toBeFalse();
+        }
+    }
+});
