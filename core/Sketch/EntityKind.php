@@ -22,7 +22,7 @@ enum EntityKind: string
     /** points: those it runs through, at least two; the same first and last point close it */
     case Curve = 'curve';
 
-    /** points: where the base line begins; size: height of a capital letter; text */
+    /** points: where the base line begins and, if it is not level, where it leads; size: height of a capital letter; text */
     case Text = 'text';
 
     public function word(): string

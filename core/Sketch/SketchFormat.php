@@ -129,7 +129,8 @@ final class SketchFormat
         $points = self::ids($l['points'] ?? null, $id, 200);
         $needed = match ($kind) {
             EntityKind::Line, EntityKind::Ellipse => [2, 2],
-            EntityKind::Circle, EntityKind::Text => [1, 1],
+            EntityKind::Circle => [1, 1],
+            EntityKind::Text => [1, 2],
             EntityKind::Arc => [3, 3],
             EntityKind::Curve => [2, 200],
         };

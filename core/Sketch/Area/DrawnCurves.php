@@ -42,7 +42,7 @@ final class DrawnCurves
             EntityKind::Circle => $e->size > self::NO_SIZE ? [new Round($e->id, $p[0], $e->size)] : [],
             EntityKind::Arc => $e->size > self::NO_SIZE ? [Round::arc($e->id, $p[0], $e->size, $p[1], $p[2])] : [],
             EntityKind::Ellipse => $apart($p[0], $p[1]) && $e->size > self::NO_SIZE ? [Smooth::ellipse($e->id, $p[0], $p[1], $e->size)] : [],
-            EntityKind::Text => self::letters($e, $p[0]),
+            EntityKind::Text => self::letters($e, $p[0], isset($p[1]) ? atan2($p[1][1] - $p[0][1], $p[1][0] - $p[0][0]) : 0.0),
             EntityKind::Curve => self::spline($e->id, array_values(array_filter($p, static fn (array $q, int $i): bool => $i === 0 || $apart($p[$i - 1], $q), ARRAY_FILTER_USE_BOTH))),
         };
     }
@@ -51,10 +51,13 @@ final class DrawnCurves
      * The outlines of letters; those of one letter's contour bear one name.
      *
      * @param array{float,float} $at
+     * @param float $turn radians
      * @return list<Curve>
      */
-    private static function letters(Entity $e, array $at): array
+    private static function letters(Entity $e, array $at, float $turn): array
     {
+        [$c, $s] = [cos($turn), sin($turn)];
+        $placed = static fn (float $u, float $v): array => [$at[0] + $c * $u - $s * $v, $at[1] + $s * $u + $c * $v];
         try {
             $profiles = Lettering::profiles($e->text, $e->size);
         } catch (Refused) {
@@ -65,7 +68,7 @@ final class DrawnCurves
             foreach ($profile->loops as $loop) {
                 foreach ($loop as $i => [$u, $v, $side]) {
                     [$nextU, $nextV] = $loop[($i + 1) % count($loop)];
-                    $out[] = new Straight("$e->id " . implode(' ', array_slice(explode(' ', $side['name']), 0, 2)), [$at[0] + $u, $at[1] + $v], [$at[0] + $nextU, $at[1] + $nextV]);
+                    $out[] = new Straight("$e->id " . implode(' ', array_slice(explode(' ', $side['name']), 0, 2)), $placed($u, $v), $placed($nextU, $nextV));
                 }
             }
         }

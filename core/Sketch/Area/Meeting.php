@@ -13,6 +13,15 @@ final class Meeting
     /** Points nearer than this are one point, mm. */
     public const SNAP = 1e-7;
 
+    /** What a stretch to begin with turns by at most, radians. */
+    private const TURN = 0.5;
+
+    /** After so many halvings of both a place is polished. */
+    private const HALVINGS = 12;
+
+    /** So many places to polish are tried for two curves that run along each other; they meet in far fewer. */
+    private const MOST_PLACES = 2000;
+
     /**
      * @param array{float,float,float,float} $aBox
      * @param array{float,float,float,float} $bBox
@@ -46,6 +55,9 @@ final class Meeting
             $more = array_map(static fn (array $m): array => [$m[1], $m[0], $m[2], $m[3]], self::lineCircle($b, $a));
         } elseif ($a instanceof Round && $b instanceof Round) {
             $more = self::circles($a, $b);
+        } elseif (self::liesOn($a, $b) || self::liesOn($b, $a)) {
+            // one on the other: they share no more than their ends
+            $more = $a->from() !== $a->to() && $out === [] ? [[$a->from(), $b->nearest($a->at($a->from()))[0], $a->at($a->from()), self::SNAP]] : [];
         } else {
             $more = [];
             self::halve($a, $b, self::pieces($a), self::pieces($b), $more);
@@ -189,6 +201,45 @@ final class Meeting
         return $out;
     }
 
+    /** Whether all of a curve lies on another: more places than curves of their kinds can have in common. */
+    private static function liesOn(Curve $a, Curve $b): bool
+    {
+        if ($a instanceof Straight || $b instanceof Straight) {
+            return false;
+        }
+        foreach ([0.37, 0.08, 0.91, 0.19, 0.53, 0.66, 0.78, 0.27, 0.46, 0.03] as $share) {
+            if ($b->nearest($a->at($a->from() + $share * ($a->to() - $a->from())))[1] > self::SNAP) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * Whether a stretch of one curve lies to one side of a stretch of the other, farther off than both can bend.
+     *
+     * @param array{float,float} $s
+     * @param array{float,float} $r
+     * @param int $depth how often both were halved
+     */
+    private static function aside(Curve $a, Curve $b, array $s, array $r, int $depth): bool
+    {
+        [$p, $q] = [$a->at($s[0]), $a->at($s[1])];
+        [$c, $d] = [$b->at($r[0]), $b->at($r[1])];
+        [$du, $dv] = [$d[0] - $c[0], $d[1] - $c[1]];
+        $l = hypot($du, $dv);
+        if ($l < 1e-12) {
+            return false;
+        }
+        $one = ($du * ($p[1] - $c[1]) - $dv * ($p[0] - $c[0])) / $l;
+        $two = ($du * ($q[1] - $c[1]) - $dv * ($q[0] - $c[0])) / $l;
+        // a stretch that turns by an angle rises by an eighth of that over its chord; twice as much, to be safe
+        $rise = self::TURN / 4 / 2 ** $depth * ($l + hypot($q[0] - $p[0], $q[1] - $p[1])) + self::SNAP;
+
+        return min($one, $two) > $rise || max($one, $two) < -$rise;
+    }
+
     /** @return list<array{float,float}> stretches short enough to begin with */
     private static function pieces(Curve $c): array
     {
@@ -219,10 +270,14 @@ final class Meeting
                 $stack[] = [$s, $r, 0];
             }
         }
-        $work = 0;
-        while ($stack !== [] && $work++ < 20000) {
+        $work = $places = 0;
+        while ($stack !== [] && $work++ < 60000 && $places < self::MOST_PLACES) {
             [$s, $r, $depth] = array_pop($stack);
-            if ($depth >= 6) {
+            if (self::aside($a, $b, $s, $r, $depth) || self::aside($b, $a, $r, $s, $depth)) {
+                continue;
+            }
+            if ($depth >= self::HALVINGS) {
+                $places++;
                 self::polish($a, $b, ($s[0] + $s[1]) / 2, ($r[0] + $r[1]) / 2, $out);
 
                 continue;
@@ -258,7 +313,10 @@ final class Meeting
             [$gu, $gv] = [$q[0] - $p[0], $q[1] - $p[1]];
             if (abs($det) < 1e-9 * hypot(...$d) * hypot(...$e)) {
                 // side by side: to the nearest place
-                [$s] = $b->nearest($p);
+                [$s, $far] = $b->nearest($p);
+                if ($far <= 1e-9) {
+                    break;
+                }
                 [$next] = $a->nearest($b->at($s));
                 if (abs($next - $t) < 1e-14) {
                     break;

@@ -147,7 +147,7 @@ final class Smooth implements Curve
             [[$u, $v], [$a, $b], [$c, $d]] = ($this->local)($t);
             $g = ($u - $p[0]) * $a + ($v - $p[1]) * $b;
             $h = $a * $a + $b * $b + ($u - $p[0]) * $c + ($v - $p[1]) * $d;
-            $s = max($low, min($high, $t - $g / ($h > 0 ? $h : $a * $a + $b * $b)));
+            $s = max($low, min($high, $t - $g / ($h > 0 ? $h : max(1e-300, $a * $a + $b * $b))));
             if (abs($s - $t) < 1e-15 * max(1.0, abs($t))) {
                 break;
             }

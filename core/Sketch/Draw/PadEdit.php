@@ -6,6 +6,7 @@ namespace Cubo\Sketch\Draw;
 
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\DimensionValues;
+use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\Relation;
 use Cubo\Sketch\RelationKind;
 use Cubo\Sketch\Role;
@@ -20,6 +21,9 @@ use InvalidArgumentException;
 /** The edits a person makes on the pad. Each is made only when all relations can be kept after it. */
 final class PadEdit
 {
+    /** mm; as far as the format goes */
+    private const FARTHEST = 20000.0;
+
     /**
      * @param array<string, mixed> $in "do" and what belongs to it
      *
@@ -81,7 +85,25 @@ final class PadEdit
         }
         if (! $solved->holds()) {
             $names = array_map(static fn (string $id): string => isset($s->relations[$id]) ? $id . ' (' . $s->relations[$id]->kind->value . ')' : $id, array_slice($solved->clash, 0, 6));
+            if (count($names) === 1) {
+                throw new Refusal("$names[0] cannot hold here. Nothing was changed.", $solved->clash);
+            }
             throw new Refusal('These contradict each other: ' . implode(', ', $names) . '. Nothing was changed.', $solved->clash);
+        }
+
+        foreach ($solved->sketch->points as $id => [$u, $v]) {
+            if (! (abs($u) <= self::FARTHEST && abs($v) <= self::FARTHEST)) {
+                throw new Refusal("$id would lie more than 20 metres out. Nothing was changed.");
+            }
+        }
+        foreach ($solved->sketch->entities as $id => $e) {
+            // not the other way round: a number that is none is refused too
+            if (! ($e->size <= self::FARTHEST)) {
+                throw new Refusal("$id would be larger than 20 metres. Nothing was changed.");
+            }
+            if ($e->kind !== EntityKind::Line && $e->kind !== EntityKind::Curve && $e->size <= 0.0) {
+                throw new Refusal("$id would shrink to nothing. Nothing was changed.");
+            }
         }
 
         return $solved;

@@ -253,7 +253,7 @@ final class Pen
         [$nu, $nv] = [-$dv, $du];
         [$wu, $wv] = [$q[0] - $p[0], $q[1] - $p[1]];
         $across = $wu * $nu + $wv * $nv;
-        if (abs($across) < 1e-9 * hypot($wu, $wv) * hypot($nu, $nv)) {
+        if (abs($across) <= 1e-9 * hypot($wu, $wv) * hypot($nu, $nv)) {
             throw new InvalidArgumentException('Straight on there is no arc.');
         }
         $t = ($wu * $wu + $wv * $wv) / (2 * $across);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Sketch\Draw;
 
 use Cubo\Quantity\Expression;
+use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\Relation;
 use Cubo\Sketch\RelationKind;
 use Cubo\Sketch\Role;
@@ -122,6 +123,12 @@ final class TypedChange
             [$du, $dv] = $this->words->place($m[0]);
             $copying->moved($of, static fn (float $u, float $v): array => [$u + $du, $v + $dv]);
         } elseif ($verb === 'turn') {
+            foreach ($of as $id) {
+                $text = $this->words->pen->sketch->entities[$id] ?? null;
+                if ($text?->kind === EntityKind::Text && count($text->points) === 1) {
+                    throw new UnreadableLine("$id lies level. Text turns with a line it runs along: “text \"{$text->text}\" 8 along l1”.");
+                }
+            }
             $a = deg2rad(Expression::number($m[0]));
             [$c, $s] = [cos($a), sin($a)];
             $copying->moved($of, static fn (float $u, float $v): array => [$mu + $c * ($u - $mu) - $s * ($v - $mv), $mv + $s * ($u - $mu) + $c * ($v - $mv)]);

@@ -25,7 +25,7 @@ final class TypedLine
     public const EXAMPLES = [
         'point 10, 5', 'line 40 at 30 deg', 'line from p1 to 20, 10', 'rectangle 60 by 40', 'rectangle 60 by 40 corner at 0, 0',
         'circle diameter 8 at 10, 5', 'circle radius 4 at p3', 'slot 85 by 20', 'polygon 6 radius 10 at 0, 0', 'ellipse 30 by 20',
-        'circle radius 5 touching l1 l2', 'arc from p1 to p2 through 5, 8', 'arc about p1 from p2 to 0, 10', 'arc on l1 from p2 to 20, 10', 'guide 30 through p1', 'text "NEST 4" 8 at 0, 0', 'name d1 as width', 'curve 0, 0; 10, 8; 20, 2',
+        'circle radius 5 touching l1 l2', 'arc from p1 to p2 through 5, 8', 'arc about p1 from p2 to 0, 10', 'arc on l1 from p2 to 20, 10', 'guide 30 through p1', 'text "NEST 4" 8 at 0, 0', 'text "NEST 4" 8 along l1', 'name d1 as width', 'curve 0, 0; 10, 8; 20, 2',
         'horizontal l1', 'equal l1 l2', 'tangent l1 c1', 'symmetric p1 p2 l5', 'length l1 = 40', 'distance p1 p2 = 30', 'angle l1 l2 = 60',
         'construction l3', 'centre l3', 'outline l3', 'move p1 to 5, 5', 'remove l2',
         'trim l1 at 5, 0', 'extend l1 at 20, 0', 'split l1 at 10, 0', 'divide c1 6', 'offset l1 l2 by 3 inside', 'round l1 l2 by 4', 'chamfer l1 l2 by 2',
@@ -158,8 +158,13 @@ final class TypedLine
 
     private function text(string $rest): void
     {
-        if (! preg_match('/^["“”](.+)["“”] (.+?)((?: at .+)?)$/u', $rest, $m)) {
+        if (! preg_match('/^["“”](.+)["“”] (.+?)(?: along (\S+)|((?: at .+)?))$/u', $rest, $m)) {
             throw new UnreadableLine('Text stands in quotes, with the height of its capitals after it: “text "NEST 4" 8 at 0, 0”.');
+        }
+        $line = $m[3] ?? '';
+        $along = $line === '' ? null : $this->pen->sketch->entities[$this->words->known($line)] ?? null;
+        if ($line !== '' && $along?->kind !== EntityKind::Line) {
+            throw new UnreadableLine("$line is no line that text could run along.");
         }
         $height = $this->words->length($m[2]);
         try {
@@ -167,7 +172,7 @@ final class TypedLine
         } catch (Refused $e) {
             throw new UnreadableLine($e->getMessage());
         }
-        $this->pen->draw(EntityKind::Text, [$this->words->where(trim($m[3]))], $height, Role::Outline, $m[1]);
+        $this->pen->draw(EntityKind::Text, $along->points ?? [$this->words->where(trim($m[4] ?? ''))], $height, Role::Outline, $m[1]);
     }
 
     private function polygon(string $rest): void

@@ -34,8 +34,6 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
   svg.append(el('path', { d: grid.join(''), stroke: c('grid'), 'stroke-width': 1, fill: 'none' }));
   const [ox, oy] = view.to([0, 0]);
   svg.append(el('path', { d: `M0 ${oy}H${w}M${ox} 0V${h}`, stroke: c('ink2'), 'stroke-width': 0.9, 'stroke-dasharray': '14 3 2 3', fill: 'none' }));
-  const [right, up] = (svg.dataset.axes ?? ',').split(',');
-  svg.append(el('text', { x: 10, y: Math.max(40, Math.min(h - 8, oy - 6)), class: 'axis' }, `u, ${right}`), el('text', { x: Math.max(8, Math.min(w - 90, ox + 7)), y: svg.dataset.low ? 126 : 44, class: 'axis' }, `v, ${up}`));
   // the part as it is before the sketch, dimmed
   if (behind) {
     const g = el('g', { transform: view.matrix });
@@ -52,6 +50,8 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
   const areas = el('g', { transform: view.matrix });
   for (const r of d.regions) areas.append(el('path', { d: r.d, fill: c('birch-top'), 'fill-rule': 'evenodd', 'data-region': r.key, opacity: 0.55 }));
   svg.append(areas);
+  const [right, up] = (svg.dataset.axes ?? ',').split(',');
+  svg.append(el('text', { x: 10, y: Math.max(40, Math.min(h - 8, oy - 6)), class: 'axis' }, `u, ${right}`), el('text', { x: Math.max(8, Math.min(w - 90, ox + 7)), y: svg.dataset.low ? 126 : 44, class: 'axis' }, `v, ${up}`));
   const lines = el('g', { transform: view.matrix, fill: 'none', 'stroke-linecap': 'round' });
   for (const l of d.lines) {
     const helps = l.role !== 'outline';
