@@ -68,7 +68,7 @@ final class Arrangement
                 $next[$h ^ 1] = $order[($i + count($order) - 1) % count($order)];
             }
         }
-        $loops = $area = [];
+        $loops = $area = $sweeps = [];
         $loopOf = [];
         foreach ($next as $h => $_) {
             if (isset($loopOf[$h])) {
@@ -79,22 +79,26 @@ final class Arrangement
             for ($g = $h; ! isset($loopOf[$g]); $g = $next[$g]) {
                 $loopOf[$g] = count($loops);
                 $loop[] = $g;
-                [, , $c, $from, $to] = $this->graph->edges[$g >> 1];
-                $sweep = $this->graph->curves[$c]->sweep($from, $to);
+                if (! isset($sweeps[$g >> 1])) {
+                    [, , $c, $from, $to] = $this->graph->edges[$g >> 1];
+                    $sweeps[$g >> 1] = $this->graph->curves[$c]->sweep($from, $to);
+                }
+                $sweep = $sweeps[$g >> 1];
                 $sum += ($g & 1) === 0 ? $sweep : -$sweep;
             }
             $loops[] = $loop;
             $area[] = $sum / 2;
         }
         $drawn = array_map($this->drawn(...), $loops);
-        $outer = $corner = [];
+        $outer = $low = $left = $size = [];
         foreach ($area as $l => $a) {
             if ($a > self::NO_AREA) {
                 $outer[] = $l;
-                $corner[$l] = self::lowest($drawn[$l]);
+                [$low[], $left[]] = self::lowest($drawn[$l]);
+                $size[] = $a;
             }
         }
-        usort($outer, static fn (int $a, int $b): int => $corner[$a] <=> $corner[$b] ?: $area[$a] <=> $area[$b]);
+        array_multisort($low, $left, $size, $outer);
         $faceOfLoop = array_fill(0, count($loops), -1);
         $members = [];
         foreach ($outer as $i => $l) {
@@ -102,7 +106,8 @@ final class Arrangement
             $members[$i] = [$l];
         }
         $component = $this->graph->components();
-        $boxes = array_map(static fn (int $l): array => [min(array_column($drawn[$l], 0) ?: [0.0]), min(array_column($drawn[$l], 1) ?: [0.0]), max(array_column($drawn[$l], 0) ?: [0.0]), max(array_column($drawn[$l], 1) ?: [0.0])], $outer);
+        $boxes = [];
+        $box = static fn (int $l): array => [min(array_column($drawn[$l], 0) ?: [0.0]), min(array_column($drawn[$l], 1) ?: [0.0]), max(array_column($drawn[$l], 0) ?: [0.0]), max(array_column($drawn[$l], 1) ?: [0.0])];
         // a clockwise loop bounds the smallest region around it from within
         foreach ($loops as $l => $loop) {
             if ($area[$l] > self::NO_AREA) {
@@ -113,7 +118,7 @@ final class Arrangement
             $home = -1;
             foreach ($outer as $i => $o) {
                 if (($home < 0 || $area[$o] < $area[$outer[$home]]) && $component[$v] !== $component[$this->graph->edgeFrom($loops[$o][0])]
-                    && $p[0] > $boxes[$i][0] - 1 && $p[0] < $boxes[$i][2] + 1 && $p[1] > $boxes[$i][1] - 1 && $p[1] < $boxes[$i][3] + 1
+                    && $p[0] > ($boxes[$i] ??= $box($o))[0] - 1 && $p[0] < $boxes[$i][2] + 1 && $p[1] > $boxes[$i][1] - 1 && $p[1] < $boxes[$i][3] + 1
                     && $this->encloses($loops[$o], $p)) {
                     $home = $i;
                 }

@@ -199,18 +199,32 @@ final class CurveGraph
         if (count($list) === 2) {
             return $list;
         }
-        $angle = $bend = [];
+        $angle = [];
         foreach ($list as $h) {
             [, , $c, $from, $to] = $this->edges[$h >> 1];
             $curve = $this->curves[$c];
             $back = ($h & 1) === 1;
             [$du, $dv] = $curve->slope($back ? $to : $from);
             $angle[$h] = $back ? atan2(-$dv, -$du) : atan2($dv, $du);
-            $bend[$h] = $back ? -$curve->bend($to) : $curve->bend($from);
         }
         asort($angle);
-        // begin after the widest gap, so that directions that count as one stand side by side
         $keys = array_keys($angle);
+        $before = $angle[$keys[count($keys) - 1]] - 2 * M_PI;
+        $least = INF;
+        foreach ($angle as $a) {
+            $least = min($least, $a - $before);
+            $before = $a;
+        }
+        // mostly no two directions are one, and nothing else is to be looked at
+        if ($least > self::SAME_DIRECTION) {
+            return $keys;
+        }
+        $bend = [];
+        foreach ($list as $h) {
+            [, , $c, $from, $to] = $this->edges[$h >> 1];
+            $bend[$h] = ($h & 1) === 1 ? -$this->curves[$c]->bend($to) : $this->curves[$c]->bend($from);
+        }
+        // begin after the widest gap, so that directions that count as one stand side by side
         $widest = -1.0;
         $start = 0;
         foreach ($keys as $i => $h) {
