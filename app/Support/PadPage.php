@@ -125,26 +125,29 @@ final class PadPage
     }
 
     /**
-     * What can be taken over of the part, face by face.
+     * What can be taken over of the part.
      *
-     * @return list<array{face: string, key: string, words: string, d: string}>
+     * @return list<array{key: string, faces: list<string>, words: string, d: string}>
      */
     public static function edges(PartBefore $before, Recipe $recipe): array
     {
         $faces = FacePlane::faces($before->part, $recipe);
+        $named = static function (string $face) use ($faces, $recipe): string {
+            [$id, $role] = explode(':', $face, 2) + [1 => ''];
+
+            return $faces[$face] ?? trim($role . ' of ' . ($recipe->step($id)->name ?? $id));
+        };
         $out = [];
         foreach (array_slice($before->edges(), 0, 800, true) as $key => $edge) {
-            $beyond = explode('|', $key)[1];
-            [$id, $role] = explode(':', $beyond, 2) + [1 => ''];
             $s = new Sketch;
             foreach ($edge->points as $i => [$u, $v]) {
                 $s = $s->withPoint("p$i", $u, $v);
             }
             $e = new Entity('e', $edge->kind, array_keys($s->points), $edge->size);
-            $out[] = ['face' => $faces[$edge->face] ?? $edge->face, 'key' => $key, 'words' => $edge->kind->value . ' to ' . ($faces[$beyond] ?? trim($role . ' of ' . ($recipe->step($id)->name ?? $id))),
+            $both = explode(' / ', (string) preg_replace('/ \d+$/', '', $key));
+            $out[] = ['key' => $key, 'faces' => array_map($named, $edge->faces), 'words' => $edge->kind->value . ' between ' . implode(' and ', array_map($named, $both)),
                 'd' => implode('', array_map(self::path(...), DrawnCurves::curves($s->withEntity($e), $e)))];
         }
-        usort($out, static fn (array $a, array $b): int => strnatcmp($a['face'], $b['face']));
 
         return $out;
     }

@@ -10,9 +10,10 @@ use Cubo\Sketch\EntityKind;
 final readonly class PartEdge
 {
     /**
-     * @param string $key "face|neighbour|n": the flat face it bounds, the one beyond it, and which of their common edges
+     * @param string $name as Topology gives it: both faces, and which of their common edges
+     * @param list<string> $faces flat faces it bounds, the one nearest to level with the plane first
      * @param list<array{float,float}> $points as the entity of its kind has them
      * @param float $size radius, 0 for a line
      */
-    public function __construct(public string $key, public string $face, public EntityKind $kind, public array $points, public float $size = 0.0) {}
+    public function __construct(public string $name, public array $faces, public EntityKind $kind, public array $points, public float $size = 0.0) {}
 }

@@ -6,15 +6,20 @@ namespace Cubo\Recipe;
 
 use Cubo\Geometry\Transform;
 use Cubo\Sketch\EntityKind;
+use Cubo\Solid\Blend\Edge;
+use Cubo\Solid\Blend\Topology;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceKind;
 
 /**
- * The edges around a part's flat faces, as far as they are straight or round when seen onto a plane. An edge is known by
- * the names of the two faces that meet in it, which last when sizes change.
+ * The edges of a part that are straight or round when seen onto a plane, by their names (Topology). Those that bound no flat
+ * face are left out, and so are seams between faces in one plane. Corners are where the true edges meet, not where their
+ * facets do.
+ *
+ * @phpstan-type P array{float,float}
  */
-final class PartEdges
+final readonly class PartEdges
 {
     /** mm: so near counts as the same place */
     private const SAME = 1e-6;
@@ -22,89 +27,121 @@ final class PartEdges
     /** mm: what is within this of a circle is taken for it where no surface says which it is */
     private const ROUND = 1e-5;
 
+    private Topology $topology;
+
+    private function __construct(private Solid $part)
+    {
+        $this->topology = new Topology($part);
+    }
+
     /**
      * @param Transform $plane takes (u, v, height) to (x, y, z)
-     * @return array<string, PartEdge> by key
+     * @return array<string, PartEdge> by name
      */
     public static function seenOnto(Solid $part, Transform $plane): array
     {
-        $found = [];
-        foreach (self::boundaries($part) as $loop) {
-            foreach (self::around($part, $loop, $plane) as [$pair, $begin, $edge]) {
-                $found[$pair][] = [$begin, $edge];
-            }
-        }
+        $self = new self($part);
         $out = [];
-        foreach ($found as $pair => $list) {
-            // several edges between the same two faces are counted in the order of where they begin
-            usort($list, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-            foreach ($list as $i => [, $edge]) {
-                $key = $pair . '|' . ($i + 1);
-                if ($edge !== null) {
-                    $out[$key] = new PartEdge($key, $edge->face, $edge->kind, $edge->points, $edge->size);
-                }
+        foreach ($self->topology->edges as $name => $edge) {
+            $face = $self->flatFace($edge, $plane);
+            $seen = $face === null ? null : $self->seen($edge, $face, $plane);
+            if ($seen !== null) {
+                $first = $part->surfaces[$part->surfaceOf[$face]]->name;
+                $faces = array_map(static fn (int $s): string => $part->surfaces[$s]->name, array_filter([$edge->left, $edge->right], static fn (int $s): bool => $part->surfaces[$s]->isFlat()));
+                $out[$name] = new PartEdge($name, array_values(array_unique([$first, ...$faces])), ...$seen);
             }
         }
 
         return $out;
     }
 
-    /**
-     * The edges along one closed run around a flat face. Corners are where the true edges meet, not where their facets do.
-     *
-     * @param list<int> $loop half-edges
-     * @return list<array{string, array{float,float,float}, PartEdge|null}> names of both faces, where it begins, how it is seen
-     */
-    private static function around(Solid $part, array $loop, Transform $plane): array
+    /** Facet of the flat face an edge is looked at from: the one that lies in the plane, if there is one; null on a seam. */
+    private function flatFace(Edge $edge, Transform $plane): ?int
     {
-        $f = $part->facet[intdiv($loop[0], 3)];
-        $own = FacePlane::facet($part, $f);
-        $place = static fn (int $v): array => [$part->x[$v], $part->y[$v], $part->z[$v]];
-        $runs = [];
-        foreach (self::split($part, $loop) as [$first, $vertices, $closed]) {
-            $other = $part->surfaceOfTriangle(intdiv($part->twin[$first], 3));
-            $p = array_map(static fn (int $v): array => self::onto($own, $place($v)), $vertices);
-            $runs[] = [$part->surfaceOfTriangle(intdiv($first, 3))->name, $other, $p, $closed, self::circle($other, $part, $f, $own) ?? self::through($p, $closed), $place($vertices[0])];
+        $h = $edge->halfEdges[0];
+        $facets = [$this->part->facet[intdiv($h, 3)], $this->part->facet[intdiv($this->part->twin[$h], 3)]];
+        $flat = array_values(array_filter($facets, fn (int $f): bool => $this->part->surfaces[$this->part->surfaceOf[$f]]->isFlat()));
+        if (count($flat) === 2 && $this->dot($flat[0], $this->normal($flat[1])) > 1 - 1e-12) {
+            return null;
         }
-        $n = count($runs);
-        $corners = [];
-        foreach ($runs as $i => [, , $p, $closed, $circle]) {
-            [, , $before, , $circleBefore] = $runs[($i + $n - 1) % $n];
-            $corners[] = $closed ? $p[0] : self::corner($p[0], [$before[0], $before[count($before) - 1]], $circleBefore, [$p[0], $p[count($p) - 1]], $circle);
-        }
-        $level = abs($plane->r[2] * $own->r[2] + $plane->r[5] * $own->r[5] + $plane->r[8] * $own->r[8]) > 1 - 1e-9;
+        $level = fn (int $f): float => abs($this->dot($f, [$plane->r[2], $plane->r[5], $plane->r[8]]));
+        usort($flat, static fn (int $f, int $g): int => $level($g) <=> $level($f));
+
+        return $flat[0] ?? null;
+    }
+
+    /**
+     * @return array{EntityKind, list<P>, float}|null
+     */
+    private function seen(Edge $edge, int $facet, Transform $plane): ?array
+    {
+        $own = FacePlane::facet($this->part, $facet);
+        $circle = $this->circle($edge, $facet, $own);
+        $ends = $edge->closed ? [] : [$this->corner($edge, $edge->vertices[0], $facet, $own, $circle), $this->corner($edge, $edge->vertices[count($edge->vertices) - 1], $facet, $own, $circle)];
         $seen = static fn (array $q): array => self::onto($plane, $own->point([$q[0], $q[1], 0.0]));
-        $out = [];
-        foreach ($runs as $i => [$face, $other, $p, $closed, $circle, $begin]) {
-            [$a, $b] = [$corners[$i], $closed ? $corners[$i] : $corners[($i + 1) % $n]];
-            $edge = null;
-            if ($circle !== null && $level) {
-                $turn = $plane->r[2] * $own->r[2] + $plane->r[5] * $own->r[5] + $plane->r[8] * $own->r[8] > 0;
-                // an arc runs counter-clockwise as it is seen
-                $ccw = ($p[0][0] - $circle[0][0]) * ($p[1][1] - $circle[0][1]) - ($p[0][1] - $circle[0][1]) * ($p[1][0] - $circle[0][0]) > 0;
-                $ends = $ccw === $turn ? [$a, $b] : [$b, $a];
-                $edge = $closed ? new PartEdge('', $face, EntityKind::Circle, [$seen($circle[0])], $circle[1]) : new PartEdge('', $face, EntityKind::Arc, array_map($seen, [$circle[0], ...$ends]), $circle[1]);
-            } elseif ($circle === null && ! $closed && self::straight($p)) {
-                [$from, $to] = [$seen($a), $seen($b)];
-                $edge = hypot($to[0] - $from[0], $to[1] - $from[1]) < self::SAME ? null : new PartEdge('', $face, EntityKind::Line, [$from, $to]);
+        if ($circle === null) {
+            $p = $this->flattened($edge, $own);
+            if ($edge->closed || ! self::straight($p)) {
+                return null;
             }
-            $out[] = ["$face|$other->name", [round($begin[0], 4) + 0.0, round($begin[1], 4) + 0.0, round($begin[2], 4) + 0.0], $edge];
+            [$a, $b] = array_map($seen, $ends);
+
+            return hypot($b[0] - $a[0], $b[1] - $a[1]) < self::SAME ? null : [EntityKind::Line, [$a, $b], 0.0];
+        }
+        $turn = $plane->r[2] * $own->r[2] + $plane->r[5] * $own->r[5] + $plane->r[8] * $own->r[8];
+        if (abs($turn) < 1 - 1e-9) {
+            return null;
+        }
+        if ($edge->closed) {
+            return [EntityKind::Circle, [$seen($circle[0])], $circle[1]];
+        }
+        // an arc runs counter-clockwise as it is seen
+        [$p, $q] = $this->flattened($edge, $own);
+        $ccw = ($p[0] - $circle[0][0]) * ($q[1] - $circle[0][1]) - ($p[1] - $circle[0][1]) * ($q[0] - $circle[0][0]) > 0;
+
+        return [EntityKind::Arc, array_map($seen, [$circle[0], ...($ccw === ($turn > 0) ? $ends : array_reverse($ends))]), $circle[1]];
+    }
+
+    /** @return list<P> the vertices of an edge in the plane of a face */
+    private function flattened(Edge $edge, Transform $own): array
+    {
+        return array_map(fn (int $v): array => self::onto($own, [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]]), $edge->vertices);
+    }
+
+    /**
+     * The end of an edge: where it meets the next edge of the same face.
+     *
+     * @param array{P, float}|null $circle the edge's, if it is round
+     * @return P
+     */
+    private function corner(Edge $edge, int $v, int $facet, Transform $own, ?array $circle): array
+    {
+        $near = self::onto($own, [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]]);
+        $face = $this->part->surfaces[$this->part->surfaceOf[$facet]]->name;
+        foreach ($this->topology->endingAt[$v] ?? [] as $other) {
+            if ($other === $edge || ! in_array($face, [$this->part->surfaces[$other->left]->name, $this->part->surfaces[$other->right]->name], true)) {
+                continue;
+            }
+            $p = $this->flattened($edge, $own);
+            $q = $this->flattened($other, $own);
+
+            return self::meeting($near, [$p[0], $p[count($p) - 1]], $circle, [$q[0], $q[count($q) - 1]], $this->circle($other, $facet, $own));
         }
 
-        return $out;
+        return $near;
     }
 
     /**
      * Where two edges of a face meet, next to where their facets do.
      *
-     * @param array{float,float} $near
-     * @param array{array{float,float}, array{float,float}} $line both ends of the first as its facets have them
-     * @param array{array{float,float}, float}|null $round its circle, if it is round
-     * @param array{array{float,float}, array{float,float}} $line2
-     * @param array{array{float,float}, float}|null $round2
-     * @return array{float,float}
+     * @param P $near
+     * @param array{P, P} $line both ends of the first as its facets have them
+     * @param array{P, float}|null $round its circle, if it is round
+     * @param array{P, P} $line2
+     * @param array{P, float}|null $round2
+     * @return P
      */
-    private static function corner(array $near, array $line, ?array $round, array $line2, ?array $round2): array
+    private static function meeting(array $near, array $line, ?array $round, array $line2, ?array $round2): array
     {
         if ($round === null && $round2 === null) {
             return $near;
@@ -139,84 +176,21 @@ final class PartEdges
         return $off($both[0]) < $off($both[1]) ? $both[0] : $both[1];
     }
 
-    /** @return list<list<int>> closed runs of half-edges around flat faces */
-    private static function boundaries(Solid $part): array
+    /** @return array{float,float,float} */
+    private function normal(int $facet): array
     {
-        $flat = array_map(static fn (Surface $s): bool => $s->isFlat(), $part->surfaces);
-        $bounds = static function (int $h) use ($part, $flat): bool {
-            [$f, $g] = [$part->facet[intdiv($h, 3)], $part->facet[intdiv($part->twin[$h], 3)]];
-
-            // faces in one plane run on into each other
-            return $flat[$part->surfaceOf[$f]] && $f !== $g && ! ($flat[$part->surfaceOf[$g]] && $part->nx[$f] * $part->nx[$g] + $part->ny[$f] * $part->ny[$g] + $part->nz[$f] * $part->nz[$g] > 1 - 1e-12);
-        };
-        $seen = $loops = [];
-        foreach ($part->twin as $h => $_) {
-            if (isset($seen[$h]) || ! $bounds($h)) {
-                continue;
-            }
-            $loop = [];
-            for ($e = $h; ! isset($seen[$e]);) {
-                $seen[$e] = true;
-                $loop[] = $e;
-                // around the end of the edge, through the triangles of the face, to where the face ends again
-                $e = self::next($e);
-                while (! $bounds($e)) {
-                    $e = self::next($part->twin[$e]);
-                }
-            }
-            $loops[] = $loop;
-        }
-
-        return $loops;
+        return [$this->part->nx[$facet], $this->part->ny[$facet], $this->part->nz[$facet]];
     }
 
-    private static function next(int $h): int
+    /** @param array{float,float,float} $a */
+    private function dot(int $facet, array $a): float
     {
-        return $h % 3 === 2 ? $h - 2 : $h + 1;
-    }
-
-    /**
-     * @param list<int> $loop
-     * @return list<array{int, list<int>, bool}> first half-edge, vertices, whether it closes
-     */
-    private static function split(Solid $part, array $loop): array
-    {
-        $n = count($loop);
-        $name = static fn (int $h): string => $part->surfaceOfTriangle(intdiv($h, 3))->name;
-        $beyond = array_map(static fn (int $h): string => $name($h) . '|' . $name($part->twin[$h]), $loop);
-        $breaks = array_values(array_filter(range(0, $n - 1), static fn (int $i): bool => $beyond[$i] !== $beyond[($i + $n - 1) % $n]
-            || $part->surfaceOfTriangle(intdiv($part->twin[$loop[$i]], 3))->isFlat() && self::turns($part, $loop[($i + $n - 1) % $n], $loop[$i])));
-        if ($breaks === []) {
-            $vertices = array_map(static fn (int $h): int => $part->start[$h], $loop);
-
-            return [[$loop[0], [...$vertices, $vertices[0]], true]];
-        }
-        $out = [];
-        foreach ($breaks as $k => $from) {
-            $to = $breaks[$k + 1] ?? $breaks[0] + $n;
-            $vertices = [];
-            for ($i = $from; $i <= $to; $i++) {
-                $vertices[] = $part->start[$loop[$i % $n]];
-            }
-            $out[] = [$loop[$from], $vertices, false];
-        }
-
-        return $out;
-    }
-
-    private static function turns(Solid $part, int $before, int $h): bool
-    {
-        [$a, $b, $c] = [$part->start[$before], $part->start[$h], $part->start[self::next($h)]];
-        $d = [$part->x[$b] - $part->x[$a], $part->y[$b] - $part->y[$a], $part->z[$b] - $part->z[$a]];
-        $e = [$part->x[$c] - $part->x[$b], $part->y[$c] - $part->y[$b], $part->z[$c] - $part->z[$b]];
-        $dot = $d[0] * $e[0] + $d[1] * $e[1] + $d[2] * $e[2];
-
-        return $dot < (1 - 1e-9) * sqrt(($d[0] ** 2 + $d[1] ** 2 + $d[2] ** 2) * ($e[0] ** 2 + $e[1] ** 2 + $e[2] ** 2));
+        return $a[0] * $this->part->nx[$facet] + $a[1] * $this->part->ny[$facet] + $a[2] * $this->part->nz[$facet];
     }
 
     /**
      * @param array{float,float,float} $p
-     * @return array{float,float}
+     * @return P
      */
     private static function onto(Transform $plane, array $p): array
     {
@@ -226,7 +200,7 @@ final class PartEdges
         return [$r[0] * $x + $r[3] * $y + $r[6] * $z, $r[1] * $x + $r[4] * $y + $r[7] * $z];
     }
 
-    /** @param list<array{float,float}> $p */
+    /** @param list<P> $p */
     private static function straight(array $p): bool
     {
         [$a, $b] = [$p[0], $p[count($p) - 1]];
@@ -241,16 +215,27 @@ final class PartEdges
     }
 
     /**
+     * The circle a round edge of a flat face lies on; null when it is none.
+     *
+     * @return array{P, float}|null
+     */
+    private function circle(Edge $edge, int $facet, Transform $own): ?array
+    {
+        $names = $this->part->surfaces[$this->part->surfaceOf[$facet]]->name;
+        $other = $this->part->surfaces[$this->part->surfaces[$edge->left]->name === $names ? $edge->right : $edge->left];
+
+        return $other->isFlat() ? null : $this->cut($other, $facet, $own) ?? self::through($this->flattened($edge, $own), $edge->closed);
+    }
+
+    /**
      * The circle in which a flat face cuts a round surface, where its axis stands upright on the face or it is a ball.
      *
-     * @param int $f facet of the face
-     * @return array{array{float,float}, float}|null
+     * @return array{P, float}|null
      */
-    private static function circle(Surface $s, Solid $part, int $f, Transform $plane): ?array
+    private function cut(Surface $s, int $facet, Transform $own): ?array
     {
-        $n = [$part->nx[$f], $part->ny[$f], $part->nz[$f]];
-        $along = $s->axis[0] * $n[0] + $s->axis[1] * $n[1] + $s->axis[2] * $n[2];
-        $height = $part->offset[$f] - ($s->point[0] * $n[0] + $s->point[1] * $n[1] + $s->point[2] * $n[2]);
+        $along = $this->dot($facet, $s->axis);
+        $height = $this->part->offset[$facet] - $this->dot($facet, $s->point);
         $radius = match (true) {
             $s->kind === SurfaceKind::Sphere => sqrt(max(0.0, $s->radius ** 2 - $height ** 2)),
             abs($along) < 1 - 1e-9 => null,
@@ -259,18 +244,18 @@ final class PartEdges
             default => null,
         };
 
-        return $radius === null || $radius < self::SAME ? null : [self::onto($plane, $s->point), $radius];
+        return $radius === null || $radius < self::SAME ? null : [self::onto($own, $s->point), $radius];
     }
 
     /**
      * The circle that a run of places lies on; its ends, which lie on facets, are left out.
      *
-     * @param list<array{float,float}> $p
-     * @return array{array{float,float}, float}|null
+     * @param list<P> $p
+     * @return array{P, float}|null
      */
     private static function through(array $p, bool $closed): ?array
     {
-        $p = $closed ? array_slice($p, 1) : array_slice($p, 1, -1);
+        $p = $closed ? $p : array_slice($p, 1, -1);
         $n = count($p);
         if ($n < 3) {
             return null;

@@ -136,9 +136,9 @@ it('keeps the squares of the paper as someone likes them, and says why not', fun
 it('takes over edges of the part, follows them, and does not let them be moved', function (): void {
     $r = $this->s->work($this->s->assignment(), null, [['kind' => 'block', 'width' => '60', 'depth' => '40'], ['kind' => 'sketch', 'plane' => 'face', 'face' => 's1:top']])->recipe;
     $pad = fn (array $in) => $this->postJson("/recipes/{$r->id}/pad/s2", $in + ['version' => $r->fresh()->version]);
-    $this->get("/recipes/{$r->id}/pad/s2")->assertOk()->assertSee('all 4 of top of')->assertSee('s1:top|s1:left|1');
-    $pad(['do' => 'take', 'of' => ['s1:top|s1:left|1', 's1:top|s1:right|1', 's1:top|s1:front|1', 's1:top|s1:back|1']])->assertOk()->assertJsonPath('freedom.free', 0)->assertJsonCount(1, 'drawing.regions');
-    foreach ([['do' => 'take', 'of' => ['s1:top|s1:left|1']], ['do' => 'take', 'of' => ['x|y|1']], ['do' => 'take', 'of' => []], ['do' => 'take', 'of' => 'all']] as $in) {
+    $this->get("/recipes/{$r->id}/pad/s2")->assertOk()->assertSee('all 4 of top of')->assertSee('s1:left / s1:top');
+    $pad(['do' => 'take', 'of' => ['s1:left / s1:top', 's1:right / s1:top', 's1:front / s1:top', 's1:back / s1:top']])->assertOk()->assertJsonPath('freedom.free', 0)->assertJsonCount(1, 'drawing.regions');
+    foreach ([['do' => 'take', 'of' => ['s1:left / s1:top']], ['do' => 'take', 'of' => ['x / y']], ['do' => 'take', 'of' => []], ['do' => 'take', 'of' => 'all']] as $in) {
         $pad($in)->assertStatus(422);
     }
     foreach (['shift l1 by 5, 0', 'move p1 to 3, 3', 'split l1 at -30; 1', 'scale l1 l2 by 2 about origin', 'round l1 l3 by 4'] as $line) {

@@ -171,7 +171,7 @@ final class PadController extends Controller
     /**
      * The part as it is before the sketch, seen straight onto its plane.
      *
-     * @return array{face: string, behind: string, edges: list<array{face: string, key: string, words: string, d: string}>} all edges as a path in mm, and those that can be taken over
+     * @return array{face: string, behind: string, edges: list<array{key: string, faces: list<string>, words: string, d: string}>} all edges as a path in mm, and those that can be taken over
      */
     private function behind(Recipe $recipe, Step $step): array
     {

@@ -164,9 +164,9 @@ export function mountPad(root) {
     const found = region && state().drawing.regions.find((x) => x.key === region.dataset.region);
     svg.querySelectorAll('[data-region]').forEach((p) => { p.setAttribute('fill', p === region ? 'url(#hatch)' : 'var(--color-birch-top)'); });
     const edge = now()?.takes ? edges.find((x) => x.key === under(svg, e, 'edge')) : null;
-    svg.querySelectorAll('[data-edge]').forEach((p) => p.previousSibling.classList.toggle('on', !!edge && (p.dataset.edge === edge.key || (now().takes === 'face' && edges.find((x) => x.key === p.dataset.edge).face === edge.face))));
+    svg.querySelectorAll('[data-edge]').forEach((p) => p.previousSibling.classList.toggle('on', !!edge && (p.dataset.edge === edge.key || (now().takes === 'face' && edges.find((x) => x.key === p.dataset.edge).faces.includes(edge.faces[0])))));
     $('pad-slip').hidden = !found && !edge;
-    if (edge) $('pad-slip').textContent = now().takes === 'face' ? edge.face : `${edge.words}, of ${edge.face}`;
+    if (edge) $('pad-slip').textContent = now().takes === 'face' ? edge.faces[0] : edge.words;
     else if (found) $('pad-slip').textContent = `Region ${found.number} under the pointer, ${found.area}`;
     if (!tool || now().clicks || now().picks) {
       const near = catchAt(view, { points: state().drawing.points, lines: [] }, xy, 1e9, false);
@@ -187,7 +187,7 @@ export function mountPad(root) {
     }
     if (tool && now().takes) {
       const edge = edges.find((x) => x.key === under(svg, e, 'edge'));
-      if (edge) send({ do: 'take', of: now().takes === 'face' ? edges.filter((x) => x.face === edge.face).map((x) => x.key) : [edge.key] });
+      if (edge) send({ do: 'take', of: now().takes === 'face' ? edges.filter((x) => x.faces.includes(edge.faces[0])).map((x) => x.key) : [edge.key] });
       return;
     }
     if (tool && now().picks) {
@@ -290,7 +290,7 @@ export function mountPad(root) {
     else if ('remove' in b.dataset) send({ do: 'remove', of: [...picked] });
     else if (b.dataset.drop) send({ do: 'remove', of: [b.dataset.drop] });
     else if (b.dataset.close) send({ do: 'close', of: b.dataset.close.split(' ') });
-    else if (b.dataset.takes) send({ do: 'take', of: edges.filter((x) => x.key === b.dataset.takes || x.face === b.dataset.takes).map((x) => x.key) });
+    else if (b.dataset.takes) send({ do: 'take', of: edges.filter((x) => x.key === b.dataset.takes || x.faces.includes(b.dataset.takes)).map((x) => x.key) });
     else if (b.id === 'undo' || b.id === 'redo') { spots = []; send({ do: b.id }); }
   });
   $('pad-list').addEventListener('change', (e) => { if (e.target.dataset.value) send({ do: 'value', id: e.target.dataset.value, value: e.target.value }); });

@@ -28,7 +28,7 @@
 <div class="scroll">
 <div id="pad-list"></div>
 @if ($edges !== [])<details class="part-edges"><summary>Edges of the part to take over</summary>
-@foreach (collect($edges)->groupBy('face') as $face => $list)<p><button type="button" class="link" data-takes="{{ $face }}">all {{ count($list) }} of {{ $face }}</button><br>@foreach ($list as $x)<button type="button" class="link small" data-takes="{{ $x['key'] }}">{{ $x['words'] }}</button>@if (! $loop->last), @endif @endforeach</p>
+@foreach (collect($edges)->flatMap(fn ($x) => array_map(fn ($f) => [$f, $x], $x['faces']))->groupBy(0)->sortKeys(SORT_NATURAL) as $face => $list)<p><button type="button" class="link" data-takes="{{ $face }}">all {{ count($list) }} of {{ $face }}</button><br>@foreach ($list as [, $x])<button type="button" class="link small" data-takes="{{ $x['key'] }}">{{ $x['words'] }}</button>@if (! $loop->last), @endif @endforeach</p>
 @endforeach
 </details>@endif
 </div>
