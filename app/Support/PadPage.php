@@ -9,6 +9,7 @@ use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\FacePlane;
 use Cubo\Recipe\PartBefore;
+use Cubo\Recipe\PartEdge;
 use Cubo\Recipe\Recipe;
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\Curve;
@@ -127,18 +128,19 @@ final class PadPage
     /**
      * What can be taken over of the part.
      *
+     * @param array<string, PartEdge> $edges
      * @return list<array{key: string, faces: list<string>, words: string, d: string}>
      */
-    public static function edges(PartBefore $before, Recipe $recipe): array
+    public static function edges(PartBefore $before, array $edges, Recipe $recipe): array
     {
-        $faces = FacePlane::faces($before->part, $recipe);
+        $faces = FacePlane::faces($before->state->part(), $recipe);
         $named = static function (string $face) use ($faces, $recipe): string {
             [$id, $role] = explode(':', $face, 2) + [1 => ''];
 
             return $faces[$face] ?? trim($role . ' of ' . ($recipe->step($id)->name ?? $id));
         };
         $out = [];
-        foreach (array_slice($before->edges(), 0, 800, true) as $key => $edge) {
+        foreach (array_slice($edges, 0, 800, true) as $key => $edge) {
             $s = new Sketch;
             foreach ($edge->points as $i => [$u, $v]) {
                 $s = $s->withPoint("p$i", $u, $v);

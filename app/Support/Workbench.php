@@ -13,8 +13,11 @@ use Cubo\Drawing\Sheet as DrawingSheet;
 use Cubo\Exchange\GlbFile;
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\Evaluator;
+use Cubo\Recipe\PartBefore;
+use Cubo\Recipe\PartEdge;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Sketch\EntityKind;
 
 /** The core behind the pages: evaluates recipes, measures, checks and draws, all through the part cache. */
 final class Workbench
@@ -44,6 +47,15 @@ final class Workbench
         });
 
         return json_decode($json, true);
+    }
+
+    /** @return array<string, PartEdge> what can be taken over into a sketch */
+    public function edges(PartBefore $before): array
+    {
+        $bytes = $this->files->remember(sha1(serialize([$before->state->key, $before->plane])), 'edges', static fn (): string => serialize($before->edges()));
+        $edges = @unserialize($bytes, ['allowed_classes' => [PartEdge::class, EntityKind::class]]);
+
+        return is_array($edges) ? $edges : $before->edges();
     }
 
     public function check(PartState $state, Sheet $sheet): Report

@@ -99,7 +99,7 @@ final class PadController extends Controller
         if (! EdgesTakenOver::any($s->drawn())) {
             return $s;
         }
-        [$drawn] = EdgesTakenOver::renewed($s->drawn(), $this->before($recipe, $s)->edges());
+        [$drawn] = EdgesTakenOver::renewed($s->drawn(), $this->bench->edges($this->before($recipe, $s)));
 
         return $s->with('drawn', SketchFormat::write($drawn));
     }
@@ -113,7 +113,7 @@ final class PadController extends Controller
     {
         $keys = array_values(array_filter(is_array($in['of'] ?? null) ? array_slice($in['of'], 0, 200) : [], is_string(...)));
         try {
-            return PadEdit::held(EdgesTakenOver::take($s->drawn(), $this->before($recipe, $s)->edges(), $keys), $recipe->document()->unit);
+            return PadEdit::held(EdgesTakenOver::take($s->drawn(), $this->bench->edges($this->before($recipe, $s)), $keys), $recipe->document()->unit);
         } catch (InvalidArgumentException $e) {
             throw new Refusal($e->getMessage());
         }
@@ -177,7 +177,7 @@ final class PadController extends Controller
     {
         $before = $this->before($recipe, $step);
 
-        return ['face' => FacePlane::faces($before->part, $recipe->document())[$step->text('face')] ?? 'face of the part', 'behind' => $before->plane === null || $before->part->isEmpty() ? '' : PadPage::behind($before->part, $before->plane), 'edges' => PadPage::edges($before, $recipe->document())];
+        return ['face' => FacePlane::faces($before->state->part(), $recipe->document())[$step->text('face')] ?? 'face of the part', 'behind' => $before->plane === null || $before->state->isEmpty() ? '' : PadPage::behind($before->state->part(), $before->plane), 'edges' => PadPage::edges($before, $this->bench->edges($before), $recipe->document())];
     }
 
     private function before(Recipe $recipe, Step $step): PartBefore

@@ -3,7 +3,7 @@ export class Server {
   constructor({ post, token }, { state, shown, said, leave }) {
     Object.assign(this, { post, token, state, shown, said, leave });
     this.busy = Promise.resolve();
-    this.pulling = false;
+    this.pulling = 0;
   }
 
   ask(body) {
@@ -27,19 +27,22 @@ export class Server {
     return this.busy;
   }
 
-  // what is dragged: the newest place only; an answer that is overtaken is not shown
+  // what is dragged: two questions are under way at a time, always with the newest place; an answer that is overtaken is
+  // not shown
   async pull(drag, current, paint) {
-    if (this.pulling || !drag?.point) return;
-    this.pulling = true;
+    if (!drag?.point || !drag.to || this.pulling >= 2) return;
+    this.pulling++;
+    drag.asked ??= 0;
     while (current() === drag && drag.to) {
       const [u, v] = drag.to;
+      const number = ++drag.asked;
       drag.to = null;
       try {
         const r = await this.ask({ do: 'drag', keep: false, point: drag.point, u, v });
         const got = r.ok ? await r.json() : null;
-        if (got?.drawing && current() === drag) paint(got.drawing);
+        if (got?.drawing && current() === drag && number > (drag.shown ?? 0)) { drag.shown = number; paint(got.drawing); }
       } catch { break; }
     }
-    this.pulling = false;
+    this.pulling--;
   }
 }
