@@ -65,7 +65,7 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
     }));
   }
   svg.append(lines);
-  paintSizes(svg, view, d);
+  const labels = paintSizes(svg, view, d);
   // marks in one place stand side by side
   const marksAt = {};
   for (const m of d.marks) {
@@ -74,8 +74,11 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
       const [px, y] = view.to(at);
       const key = `${Math.round(px / 9)} ${Math.round(y / 9)}`;
       marksAt[key] = (marksAt[key] ?? -1) + 1;
-      const x = px + 19 * marksAt[key];
-      const g = el('g', { transform: `translate(${x + (m.kind === 'vertical' ? 13 : 0)} ${y + (m.kind === 'vertical' ? 0 : m.kind === 'fixed' ? 12 : -14)}) scale(1.15)`, class: 'mark-of', 'data-mark': m.id });
+      const x = px + 19 * marksAt[key] + (m.kind === 'vertical' ? 13 : 0);
+      let my = y + (m.kind === 'vertical' ? 0 : m.kind === 'fixed' ? 12 : -14);
+      // a number is not to be covered
+      for (let i = 0; i < 3 && labels.some((q) => Math.abs(q[0] - x) < q[2] / 2 + 9 && Math.abs(q[1] - my) < 20); i++) my -= 22;
+      const g = el('g', { transform: `translate(${x} ${my}) scale(1.15)`, class: 'mark-of', 'data-mark': m.id });
       g.append(el('path', { d: MARKS[m.kind], fill: c('sheet'), stroke: m.idle ? c('graphite') : c('ink'), 'stroke-width': 1.3, 'stroke-dasharray': m.idle ? '2 2' : 'none' }), el('title', {}, `${m.kind}, ${m.id}`));
       svg.append(g);
     }

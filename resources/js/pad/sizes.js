@@ -1,4 +1,4 @@
-// Draws dimensions: beside what they measure, clear of each other.
+// Draws dimensions: beside what they measure, clear of each other. Gives back where their labels stand: x, y, width.
 import { el } from './svg.js';
 
 export function paintSizes(svg, view, d) {
@@ -51,4 +51,5 @@ export function paintSizes(svg, view, d) {
     g.dataset.at = `${x} ${at[1] - 11}`;
     svg.append(g);
   }
+  return placed;
 }
