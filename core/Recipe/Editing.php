@@ -21,9 +21,11 @@ final class Editing
                 continue;
             }
             $values[$key] = match ($f->type) {
-                FieldType::Shapes => [],
+                FieldType::Shapes, FieldType::Faces, FieldType::Edges => [],
+                FieldType::Step => self::lastMade($r),
                 FieldType::Sketch => self::lastSketch($r),
-                default => self::inUnit($f->default, $r->unit),
+                FieldType::Length, FieldType::Size, FieldType::SizeOrZero => self::inUnit($f->default, $r->unit),
+                default => $f->default,
             };
         }
         $same = count(array_filter($r->steps, static fn (Step $s): bool => $s->kind === $kind));
@@ -98,6 +100,10 @@ final class Editing
                 $s = $s->with($key, $shapes);
             } elseif ($field->type === FieldType::Regions) {
                 $s = $s->with($key, self::regions($v));
+            } elseif ($field->type === FieldType::Faces || $field->type === FieldType::Edges) {
+                $s = $s->with($key, array_values(array_unique(array_map(static fn (string $name): string => mb_strcut($name, 0, 600), array_filter(is_array($v) ? array_slice($v, 0, Recipe::MOST_NAMES) : [], static fn (mixed $name): bool => is_string($name) && $name !== '')))));
+            } elseif ($field->type === FieldType::Face && is_string($v)) {
+                $s = $s->with($key, mb_substr(mb_scrub($v, 'UTF-8'), 0, 300));
             } elseif (is_string($v) && ($field->type !== FieldType::Choice || isset($field->options[$v]))) {
                 $s = $s->with($key, self::typed($v));
             }
@@ -138,8 +144,21 @@ final class Editing
         return $id;
     }
 
+    /** The last step that adds or takes away something. */
+    private static function lastMade(Recipe $r): string
+    {
+        $id = '';
+        foreach ($r->steps as $s) {
+            if ($s->kind->makes()) {
+                $id = $s->id;
+            }
+        }
+
+        return $id;
+    }
+
     private static function inUnit(string $mm, Unit $unit): string
     {
-        return $unit === Unit::Inch ? (['40' => '2', '20' => '1', '10' => '1/2'][$mm] ?? $mm) : $mm;
+        return $unit === Unit::Inch ? (['40' => '2', '20' => '1', '10' => '1/2', '8' => '3/8', '5' => '1/4', '4' => '3/16', '2' => '1/8', '1' => '1/16'][$mm] ?? $mm) : $mm;
     }
 }

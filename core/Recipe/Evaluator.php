@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace Cubo\Recipe;
 
 use Cubo\Geometry\Transform;
-use Cubo\Measure\Bodies;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Make\Arranging;
+use Cubo\Recipe\Make\FromSketch;
+use Cubo\Recipe\Make\Holes;
+use Cubo\Recipe\Make\OnFaces;
+use Cubo\Recipe\Make\ReadySolids;
+use Cubo\Recipe\Make\Task;
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\DrawnCurves;
 use Cubo\Sketch\Area\Outline;
@@ -19,9 +24,6 @@ use Cubo\Sketch\Solve\UnfitRelation;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
-use Cubo\Solid\Maker\Extrusion;
-use Cubo\Solid\Maker\Primitives;
-use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 
 /**
@@ -58,7 +60,7 @@ final class Evaluator
             try {
                 if ($step->kind === StepKind::Sketch) {
                     if ($behind && ($step->text('plane') === 'face' || EdgesTakenOver::any($step->drawn()))) {
-                        $part = $this->cache->get($key) ?? $this->again($recipe, $step->id);
+                        $part = $this->cache->get($key) ?? $this->anew($recipe, $step->id);
                         $behind = false;
                     }
                     [$sketches[$step->id], $notes] = $this->sketch($step, $recipe->unit, $part);
@@ -75,11 +77,11 @@ final class Evaluator
                     $behind = true;
                 } else {
                     if ($behind) {
-                        $part = $this->cache->get($key) ?? $this->again($recipe, $step->id);
+                        $part = $this->cache->get($key) ?? $this->anew($recipe, $step->id);
                         $behind = false;
                     }
                     try {
-                        $part = $this->apply($part, $step, $recipe->unit, $sketches);
+                        $part = $this->apply($part, $step, $recipe, $sketches);
                     } catch (StepProblem $p) {
                         $this->cache->putProblem($next, $p->note);
                         throw $p;
@@ -94,13 +96,13 @@ final class Evaluator
         }
 
         return new PartState(
-            $behind ? fn (): Solid => $this->cache->get($key) ?? $this->again($recipe, null) : $part,
+            $behind ? fn (): Solid => $this->cache->get($key) ?? $this->anew($recipe, null) : $part,
             $key === $nothing, $results, $key,
         );
     }
 
     /** The part before a step, computed without the cache, for when a cached solid has gone. */
-    private function again(Recipe $recipe, ?string $before): Solid
+    private function anew(Recipe $recipe, ?string $before): Solid
     {
         $steps = [];
         foreach ($recipe->steps as $s) {
@@ -123,33 +125,97 @@ final class Evaluator
     {
         $values = $step->toArray();
         unset($values['name']);
-        $sketch = $step->kind === StepKind::Extrude ? $recipe->step($step->text('sketch')) : null;
+        $on = [];
+        foreach ($step->kind->fields() as $key => $field) {
+            if ($field->type === FieldType::Sketch) {
+                $sketch = $recipe->step($step->text($key));
+                $on[] = $sketch === null ? null : [isset($sketches[$sketch->id]), $sketch->values];
+            } elseif ($field->type === FieldType::Step && $step->text('of') === 'step') {
+                $other = $recipe->step($step->text($key));
+                // one step of another is not followed further: what repeats a repeat is refused
+                $on[] = $other === null ? null : [...$other->toArray(), 'name' => '', 'sketch of' => $recipe->step($other->text('sketch'))?->values];
+            }
+        }
 
-        return [$recipe->unit->value, $values, $sketch === null ? null : isset($sketches[$sketch->id]), $sketch?->values];
+        return [$recipe->unit->value, $values, $on];
     }
 
     /** @param array<string, PlacedSketch> $sketches */
-    private function apply(Solid $part, Step $step, Unit $unit, array $sketches): Solid
+    private function apply(Solid $part, Step $step, Recipe $recipe, array $sketches): Solid
     {
-        $v = new StepValues($step, $unit);
-        if (in_array($step->kind, [StepKind::Move, StepKind::Turn, StepKind::Copy], true)) {
-            return $this->rearrange($part, $step, $v);
+        $task = new Task($part, $step, new StepValues($step, $recipe->unit), $recipe->unit, $sketches);
+        if ($step->text('of') === 'step') {
+            return $this->again($task, $recipe);
         }
-        $tool = match ($step->kind) {
-            StepKind::Block => $this->block($step, $v),
-            StepKind::Cylinder => self::upright($step, $v, Primitives::cylinder($step->id, $v->radius('round'), $v->number('length'))),
-            StepKind::Cone => $this->cone($step, $v),
-            StepKind::Ball => Primitives::sphere($step->id, $v->radius('round'))->moved(Transform::translation($v->place())),
-            StepKind::Extrude => $this->extrude($step, $v, $sketches),
-            default => throw new \LogicException('No solid belongs to this step.'),
-        };
+        $tool = self::tool($task);
+        if ($tool !== null) {
+            return $this->combine($part, $tool, self::effect($step), $step->id);
+        }
+        $this->beforeItIsTooLate();
 
-        return $this->combine($part, $tool, $step);
+        return self::withinLimits(self::guarded(fn (): Solid => match ($step->kind) {
+            StepKind::Round, StepKind::Chamfer, StepKind::Hollow, StepKind::Draft, StepKind::Pull => OnFaces::change($task),
+            default => Arranging::change($task, $this->beforeItIsTooLate(...)),
+        }));
     }
 
-    private function combine(Solid $part, Solid $tool, Step $step): Solid
+    /** What a step makes of its own; null for one that only changes the part. */
+    private static function tool(Task $t): ?Solid
     {
-        $effect = $step->text('effect');
+        return match ($t->step->kind) {
+            StepKind::Block, StepKind::Cylinder, StepKind::Cone, StepKind::Ball => ReadySolids::make($t),
+            StepKind::Extrude => self::guarded(static fn (): Solid => FromSketch::extrude($t)),
+            StepKind::Revolve => FromSketch::revolve($t),
+            StepKind::Hole => self::guarded(static fn (): Solid => Holes::make($t)),
+            StepKind::Text => self::guarded(static fn (): Solid => OnFaces::text($t)),
+            default => null,
+        };
+    }
+
+    private static function effect(Step $step): string
+    {
+        return $step->kind === StepKind::Hole ? 'cut' : $step->text('effect');
+    }
+
+    /** Mirrors or repeats what another step makes. */
+    private function again(Task $t, Recipe $recipe): Solid
+    {
+        $source = $recipe->step($t->text('source'));
+        $before = true;
+        foreach ($recipe->steps as $s) {
+            $before = $before && $s->id !== $t->step->id;
+            if ($s->id === $source?->id && ! $before) {
+                $source = null;
+            }
+        }
+        if ($source === null || $source->off || ! $source->kind->makes()) {
+            throw new StepProblem(new Message('no-step', 'There is no such step here.', 'Pick an earlier step that adds something or takes something away, and that is switched on.', 'source'));
+        }
+        $tool = self::tool($t->for($source)) ?? new Solid;
+        $part = $t->part;
+        $touched = null;
+        foreach (Arranging::again($t, $tool) as $one) {
+            $this->beforeItIsTooLate();
+            try {
+                $part = $this->combine($part, $one, self::effect($source), $t->step->id);
+                $touched = true;
+            } catch (StepProblem $p) {
+                // one copy that lies beside the part does no harm, as long as another one does something
+                if ($p->note->code !== 'cuts-nothing') {
+                    throw $p;
+                }
+                $touched ??= false;
+            }
+        }
+        if ($touched === false) {
+            throw new StepProblem(new Message('cuts-nothing', 'These copies touch nothing.', 'All of them lie beside the part. Look at their places. The part is shown without this step.'));
+        }
+
+        return $part;
+    }
+
+    private function combine(Solid $part, Solid $tool, string $effect, string $id): Solid
+    {
         if ($part->isEmpty()) {
             if ($effect === 'add') {
                 return self::withinLimits($tool);
@@ -164,7 +230,7 @@ final class Evaluator
                 ? 'This cut takes the whole part away. The part is shown without this step.'
                 : 'The part and this shape share nothing. The part is shown without this step.', 'effect'));
         }
-        if ($effect === 'cut' && ! self::hasWallsOf($result, $step)) {
+        if ($effect === 'cut' && ! self::hasWallsOf($result, $id)) {
             $before = $part->facettedVolume();
             if ($before - $result->facettedVolume() < 1e-9 * $before) {
                 throw new StepProblem(new Message('cuts-nothing', 'This cut touches nothing.', 'The shape lies beside the part or only against its surface. Look at its place and direction. The part is shown without this step.'));
@@ -175,49 +241,15 @@ final class Evaluator
     }
 
     /** A cut that leaves a wall has taken something away; one that swallows a whole body leaves none. */
-    private static function hasWallsOf(Solid $result, Step $step): bool
+    private static function hasWallsOf(Solid $result, string $id): bool
     {
         foreach ($result->surfaces as $surface) {
-            if (str_starts_with($surface->name, "$step->id:")) {
+            if (str_starts_with($surface->name, "$id:")) {
                 return true;
             }
         }
 
         return false;
-    }
-
-    private function block(Step $step, StepValues $v): Solid
-    {
-        $size = [$v->number('width'), $v->number('depth'), $v->number('height')];
-        $at = $v->place();
-        if ($step->text('from') === 'middle') {
-            $at = [$at[0] - $size[0] / 2, $at[1] - $size[1] / 2, $at[2]];
-        }
-
-        return Primitives::block($step->id, $at, $size);
-    }
-
-    private function cone(Step $step, StepValues $v): Solid
-    {
-        $base = $v->radius('round');
-        $tip = $v->radius('tip');
-        if ($base == 0.0 && $tip == 0.0) {
-            throw new StepProblem(new Message('not-positive', 'This cone has no width.', 'Both ends are 0. One of them must be more.', 'round'));
-        }
-
-        return self::upright($step, $v, Primitives::cone($step->id, $base, $tip, $v->number('length')));
-    }
-
-    /** Lays an upright solid along the step's axis and puts it in its place. */
-    private static function upright(Step $step, StepValues $v, Solid $solid): Solid
-    {
-        $turn = match ($step->text('along')) {
-            'x' => Transform::rotation(1, 90.0),
-            'y' => Transform::rotation(0, -90.0),
-            default => Transform::identity(),
-        };
-
-        return $solid->moved($turn->then(Transform::translation($v->place())));
     }
 
     /**
@@ -247,8 +279,9 @@ final class Evaluator
         $up = Transform::translation([0.0, 0.0, $v->number('offset')])->then($plane);
         [$drawn, $gone] = EdgesTakenOver::any($step->drawn()) ? EdgesTakenOver::renewed($step->drawn(), PartEdges::seenOnto($part, $up)) : [$step->drawn(), []];
         $notes = $gone === [] ? [] : [new Message('edge-gone', 'An edge of the part is gone.', implode(', ', array_slice($gone, 0, 6)) . (count($gone) === 1 ? ' was taken over from an edge that is' : ' were taken over from edges that are') . ' not there any more. The sketch keeps them where they last were.', 'drawn', true)];
+        $drawn = self::settled($drawn, $unit);
         try {
-            return [new PlacedSketch($up, new Arrangement([...$curves, ...DrawnCurves::of(self::settled($drawn, $unit))])), $notes];
+            return [new PlacedSketch($up, new Arrangement([...$curves, ...DrawnCurves::of($drawn)]), $drawn), $notes];
         } catch (TooManyPieces $e) {
             throw new StepProblem(new Message('too-complex', 'This sketch is too complex.', $e->getMessage(), 'drawn'));
         }
@@ -273,68 +306,6 @@ final class Evaluator
         }
 
         return $sketch;
-    }
-
-    /** @param array<string, PlacedSketch> $sketches */
-    private function extrude(Step $step, StepValues $v, array $sketches): Solid
-    {
-        $id = $step->text('sketch');
-        $sketch = $sketches[$id] ?? null;
-        if ($sketch === null) {
-            throw new StepProblem(new Message('no-sketch', 'There is no sketch here.', 'This step needs a sketch that stands before it, is switched on and can be read.', 'sketch'));
-        }
-        $count = count($sketch->areas->regions);
-        if ($count === 0) {
-            throw new StepProblem(new Message('no-region', 'The sketch is empty.', 'Draw at least one closed outline in it first.', 'sketch'));
-        }
-        $chosen = [];
-        foreach ($step->regions() ?? range(1, $count) as $pick) {
-            $chosen[] = $sketch->region($pick)->number
-                ?? throw new StepProblem(new Message('no-region', is_int($pick) ? "There is no region $pick." : 'A picked region is gone.', (is_int($pick) ? '' : 'Its outline was changed too much to know it again. ') . "The sketch has $count " . ($count === 1 ? 'region' : 'regions') . '.', 'regions'));
-        }
-        if ($chosen === []) {
-            throw new StepProblem(new Message('no-region', 'No region is picked.', "Pick at least one of the sketch's $count regions.", 'regions'));
-        }
-        $distance = $v->number('distance');
-        $to = $step->text('direction') === 'down' ? -$distance : $distance;
-
-        try {
-            return Extrusion::straight($step->id, $sketch->areas->profile(array_values(array_unique($chosen))), 0.0, $to, $sketch->placement);
-        } catch (Refused $r) {
-            throw new StepProblem(new Message($r->reason, 'This cannot be drawn out.', $r->getMessage()));
-        }
-    }
-
-    private function rearrange(Solid $part, Step $step, StepValues $v): Solid
-    {
-        if ($part->isEmpty()) {
-            throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'No earlier step has made a part.'));
-        }
-        [$chosen, $rest] = $this->pick($part, $step->text('body'));
-        if ($step->kind === StepKind::Turn) {
-            $axis = ['x' => 0, 'y' => 1, 'z' => 2][$step->text('about')];
-
-            return $this->joined($rest, $chosen->moved(Transform::rotation($axis, $v->number('angle'), $v->place())));
-        }
-        $by = $v->place();
-        if ($step->kind === StepKind::Move) {
-            return $this->joined($rest, $chosen->moved(Transform::translation($by)));
-        }
-        if ($by === [0.0, 0.0, 0.0]) {
-            throw new StepProblem(new Message('no-offset', 'The copy lies on itself.', 'Give it a way to go: to the right, to the back or up.', 'x'));
-        }
-        for ($i = 1, $n = (int) $v->number('times'); $i <= $n; $i++) {
-            $this->beforeItIsTooLate();
-            $copy = $chosen->moved(Transform::translation([$by[0] * $i, $by[1] * $i, $by[2] * $i]))->renamed(static fn (string $name): string => $step->id . ':copy ' . $i . '/' . $name);
-            $part = $this->joined($part, $copy);
-        }
-
-        return $part;
-    }
-
-    private function joined(?Solid $rest, Solid $moved): Solid
-    {
-        return self::withinLimits($rest === null ? $moved : self::guarded(static fn (): Solid => BooleanOperation::union($rest, $moved)));
     }
 
     /** @param callable(): Solid $work */
@@ -366,21 +337,5 @@ final class Evaluator
         }
 
         return $s;
-    }
-
-    /** @return array{Solid, Solid|null} the body of that name, and everything else */
-    private function pick(Solid $part, string $body): array
-    {
-        if ($body === 'all') {
-            return [$part, null];
-        }
-        $bodies = BodyNames::of($part);
-        if (! isset($bodies[$body])) {
-            $names = implode(', ', array_keys($bodies));
-            throw new StepProblem(new Message('no-body', 'There is no such body.', "No separate body begins at “{$body}” here. The bodies now are: $names.", 'body'));
-        }
-        $others = array_merge(...array_values(array_diff_key($bodies, [$body => true])), ...[[]]);
-
-        return [Bodies::extract($part, $bodies[$body]), $others === [] ? null : Bodies::extract($part, $others)];
     }
 }

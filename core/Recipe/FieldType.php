@@ -18,8 +18,20 @@ enum FieldType
     case Choice;
     /** the id of an earlier sketch */
     case Sketch;
-    /** the name of a face of the part */
+    /** the name of a flat face of the part */
     case Face;
+    /** a list of names of faces */
+    case Faces;
+    /** a list of names of edges */
+    case Edges;
+    /** the id of an earlier step that makes something */
+    case Step;
+    /** the name of a line in the sketch, or an axis */
+    case Line;
+    /** letters */
+    case Text;
+    /** a plain number above zero */
+    case Factor;
     /** "all" or the id of the step that began the body */
     case Body;
     /** "all" or a list of region numbers and keys */

@@ -17,6 +17,9 @@ final readonly class Recipe
 
     public const MOST_SHAPES = 60;
 
+    /** edges or faces a step may name */
+    public const MOST_NAMES = 400;
+
     /** What is chosen, not typed, about an outline of a sketch. */
     public const OUTLINE_CHOICES = ['from' => ['middle', 'corner'], 'by' => ['diameter', 'radius']];
 
@@ -92,6 +95,8 @@ final readonly class Recipe
                 FieldType::Shapes => self::readShapes($v, $n),
                 FieldType::Drawing => self::readDrawing($v, $n),
                 FieldType::Regions => $v === 'all' ? 'all' : (is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_int($r) || (is_string($r) && strlen($r) <= 4000) ? $r : throw new UnreadableRecipe("Step $n: \"regions\" are whole numbers and keys."), $v)) : throw new UnreadableRecipe("Step $n: \"regions\" must be \"all\" or a list of numbers and keys.")),
+                FieldType::Faces, FieldType::Edges => self::readNames($v, $key, $n),
+                FieldType::Face => is_string($v) ? mb_substr($v, 0, 300) : throw new UnreadableRecipe("Step $n: \"$key\" must be text."),
                 default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, 121) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),
             };
             if ($field->type === FieldType::Choice && ! array_key_exists(is_string($values[$key]) ? $values[$key] : '', $field->options)) {
@@ -104,6 +109,16 @@ final readonly class Recipe
         }
 
         return new Step($id, $kind, is_string($raw['name'] ?? null) ? mb_substr($raw['name'], 0, 60) : $kind->word(), $values, ($raw['off'] ?? false) === true);
+    }
+
+    /** @return list<string> */
+    private static function readNames(mixed $v, string $key, int $n): array
+    {
+        if (! is_array($v) || ! array_is_list($v) || count($v) > self::MOST_NAMES) {
+            throw new UnreadableRecipe("Step $n: \"$key\" must be a list of at most " . self::MOST_NAMES . ' names.');
+        }
+
+        return array_map(static fn (mixed $name): string => is_string($name) && $name !== '' && strlen($name) <= 600 ? $name : throw new UnreadableRecipe("Step $n: \"$key\" must be a list of names."), $v);
     }
 
     /** @return array<string, mixed> */

@@ -53,6 +53,14 @@ final readonly class Step
         return is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_string($r) ? $r : (int) (is_scalar($r) ? $r : 0), $v)) : null;
     }
 
+    /** @return list<string> names of picked faces or edges */
+    public function names(string $key): array
+    {
+        $v = $this->values[$key] ?? [];
+
+        return is_array($v) ? array_values(array_filter($v, is_string(...))) : [];
+    }
+
     public function with(string $key, mixed $value): self
     {
         return new self($this->id, $this->kind, $this->name, [...$this->values, $key => $value], $this->off);

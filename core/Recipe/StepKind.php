@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Recipe\Make\Holes;
+
 /** The kinds of steps a recipe may hold, and the values each one has. */
 enum StepKind: string
 {
@@ -13,9 +15,21 @@ enum StepKind: string
     case Ball = 'ball';
     case Sketch = 'sketch';
     case Extrude = 'extrude';
+    case Revolve = 'revolve';
+    case Hole = 'hole';
+    case Text = 'text';
+    case Round = 'round';
+    case Chamfer = 'chamfer';
+    case Hollow = 'hollow';
+    case Draft = 'draft';
+    case Pull = 'pull';
     case Move = 'move';
     case Turn = 'turn';
     case Copy = 'copy';
+    case Mirror = 'mirror';
+    case Repeat = 'repeat';
+    case Split = 'split';
+    case Scale = 'scale';
 
     public const EFFECTS = ['add' => 'adds to the part', 'cut' => 'takes away', 'keep' => 'keeps only what both share'];
 
@@ -34,6 +48,17 @@ enum StepKind: string
             new Field('x', FieldType::Length, 'right of the origin', '0'),
             new Field('y', FieldType::Length, 'behind the origin', '0'),
             new Field('z', FieldType::Length, 'above the ground', $z),
+        ];
+        $plane = [
+            new Field('plane', FieldType::Choice, 'plane', 'side', ['ground' => 'ground', 'front' => 'front plane', 'side' => 'side plane', 'face' => 'flat face']),
+            new Field('face', FieldType::Face, 'face', ''),
+            new Field('offset', FieldType::Length, 'distance from the plane', '0'),
+        ];
+        $body = new Field('body', FieldType::Body, 'body', 'all');
+        $again = [
+            new Field('of', FieldType::Choice, 'of what', 'body', ['body' => 'the part', 'step' => 'the step']),
+            new Field('source', FieldType::Step, 'step', ''),
+            $body,
         ];
         $effect = new Field('effect', FieldType::Choice, 'what it does', 'add', self::EFFECTS);
         $along = new Field('along', FieldType::Choice, 'direction of the axis', 'z', self::AXES);
@@ -73,9 +98,107 @@ enum StepKind: string
             self::Extrude => [
                 new Field('sketch', FieldType::Sketch, 'sketch', ''),
                 new Field('regions', FieldType::Regions, 'regions', 'all'),
+                new Field('extent', FieldType::Choice, 'how far', 'distance', ['distance' => 'by a distance', 'both' => 'both ways', 'middle' => 'evenly to both sides', 'through' => 'through everything', 'face' => 'up to a face']),
                 new Field('distance', FieldType::Size, 'distance', '10'),
+                new Field('second', FieldType::Size, 'distance the other way', '10'),
+                new Field('until', FieldType::Face, 'face it goes up to', ''),
+                new Field('past', FieldType::Length, 'distance past that face', '0'),
+                new Field('start', FieldType::Length, 'distance from the sketch where it begins', '0'),
+                new Field('taper', FieldType::Angle, 'taper', '0'),
                 new Field('direction', FieldType::Choice, 'direction', 'up', ['up' => 'up', 'down' => 'down']),
                 $effect,
+            ],
+            self::Revolve => [
+                new Field('sketch', FieldType::Sketch, 'sketch', ''),
+                new Field('regions', FieldType::Regions, 'regions', 'all'),
+                new Field('axis', FieldType::Line, 'axis', 'v-axis'),
+                new Field('angle', FieldType::Angle, 'angle', '360'),
+                new Field('way', FieldType::Choice, 'which way', 'down', ['down' => 'away from you', 'up' => 'towards you', 'middle' => 'evenly to both sides']),
+                $effect,
+            ],
+            self::Hole => [
+                new Field('where', FieldType::Choice, 'where', 'points', ['points' => 'at the points of', 'face' => 'on']),
+                new Field('sketch', FieldType::Sketch, 'sketch', ''),
+                new Field('face', FieldType::Face, 'face', ''),
+                new Field('u', FieldType::Length, 'along the face', '0'),
+                new Field('v', FieldType::Length, 'up the face', '0'),
+                new Field('by', FieldType::Choice, 'how the round is given', 'diameter', [...self::ROUND, 'screw' => 'screw']),
+                new Field('round', FieldType::Size, 'diameter or radius', '5'),
+                new Field('screw', FieldType::Choice, 'screw', 'M4', array_combine(array_keys(Holes::CLEARANCE), array_keys(Holes::CLEARANCE))),
+                new Field('fit', FieldType::Choice, 'fit', 'medium', ['fine' => 'fine', 'medium' => 'medium', 'coarse' => 'coarse']),
+                new Field('extent', FieldType::Choice, 'how deep', 'through', ['through' => 'through', 'depth' => 'to a depth']),
+                new Field('depth', FieldType::Size, 'depth', '10'),
+                new Field('bottom', FieldType::Choice, 'bottom', 'point', ['point' => 'with a drill point', 'flat' => 'with a flat bottom']),
+                new Field('head', FieldType::Choice, 'head', 'plain', ['plain' => 'plain', 'bore' => 'counterbored', 'sink' => 'countersunk']),
+                new Field('wide', FieldType::Size, 'diameter of the head', '10'),
+                new Field('deep', FieldType::Size, 'depth of the head', '4'),
+                new Field('angle', FieldType::Angle, 'angle of the countersink', '90'),
+                new Field('direction', FieldType::Choice, 'direction', 'down', ['down' => 'down', 'up' => 'up']),
+            ],
+            self::Text => [
+                new Field('text', FieldType::Text, 'letters', 'NEST 4'),
+                new Field('height', FieldType::Size, 'height of a capital', '8'),
+                new Field('depth', FieldType::Size, 'depth', '1'),
+                new Field('face', FieldType::Face, 'face', ''),
+                new Field('u', FieldType::Length, 'along the face', '0'),
+                new Field('v', FieldType::Length, 'up the face', '0'),
+                new Field('angle', FieldType::Angle, 'turn', '0'),
+                new Field('effect', FieldType::Choice, 'what it does', 'add', ['add' => 'stands out', 'cut' => 'is cut in']),
+            ],
+            self::Round => [
+                new Field('edges', FieldType::Edges, 'edges', ''),
+                new Field('faces', FieldType::Faces, 'all edges of faces', ''),
+                new Field('radius', FieldType::Size, 'radius', '2'),
+            ],
+            self::Chamfer => [
+                new Field('edges', FieldType::Edges, 'edges', ''),
+                new Field('faces', FieldType::Faces, 'all edges of faces', ''),
+                new Field('by', FieldType::Choice, 'how it is given', 'one', ['one' => 'by one distance', 'two' => 'by two distances', 'angle' => 'by a distance and an angle']),
+                new Field('distance', FieldType::Size, 'distance', '1'),
+                new Field('second', FieldType::Size, 'distance on the other face', '2'),
+                new Field('angle', FieldType::Angle, 'angle', '30'),
+                new Field('side', FieldType::Choice, 'which face first', 'first', ['first' => 'one way', 'second' => 'the other way']),
+            ],
+            self::Hollow => [
+                new Field('wall', FieldType::Size, 'wall', '2'),
+                new Field('faces', FieldType::Faces, 'open faces', ''),
+            ],
+            self::Draft => [
+                new Field('faces', FieldType::Faces, 'faces', ''),
+                new Field('angle', FieldType::Angle, 'angle', '3'),
+                ...[new Field('plane', FieldType::Choice, 'plane', 'ground', $plane[0]->options), $plane[1], $plane[2]],
+            ],
+            self::Pull => [
+                new Field('faces', FieldType::Faces, 'face', ''),
+                new Field('distance', FieldType::Length, 'distance', '2'),
+            ],
+            self::Mirror => [
+                ...$again, ...$plane,
+                new Field('keep', FieldType::Choice, 'what stays', 'both', ['both' => 'and keeps the first half', 'image' => 'and keeps only the image']),
+            ],
+            self::Repeat => [
+                ...$again,
+                new Field('way', FieldType::Choice, 'how', 'row', ['row' => 'in a row', 'grid' => 'in a grid', 'around' => 'around an axis']),
+                new Field('count', FieldType::Count, 'how many with the first', '3'),
+                ...$place(),
+                new Field('rows', FieldType::Count, 'rows', '2'),
+                new Field('x2', FieldType::Length, 'to the right from row to row', '0'),
+                new Field('y2', FieldType::Length, 'to the back from row to row', '20'),
+                new Field('z2', FieldType::Length, 'up from row to row', '0'),
+                new Field('about', FieldType::Choice, 'about', 'z', ['z' => 'the upright axis', 'x' => 'the left-right axis', 'y' => 'the front-back axis']),
+                new Field('angle', FieldType::Angle, 'angle over all', '360'),
+            ],
+            self::Split => [
+                $body, ...$plane,
+                new Field('keep', FieldType::Choice, 'which side stays', 'up', ['up' => 'the side the plane looks to', 'down' => 'the other side']),
+            ],
+            self::Scale => [
+                $body,
+                new Field('by', FieldType::Choice, 'how', 'all', ['all' => 'evenly', 'each' => 'each way by its own']),
+                new Field('factor', FieldType::Factor, 'factor', '2'),
+                new Field('factorx', FieldType::Factor, 'factor to the right', '1'),
+                new Field('factory', FieldType::Factor, 'factor to the back', '1'),
+                new Field('factorz', FieldType::Factor, 'factor up', '1'),
             ],
             self::Move => [
                 new Field('body', FieldType::Body, 'body', 'all'),
@@ -99,6 +222,12 @@ enum StepKind: string
         };
 
         return $cache[$this->value] = array_combine(array_map(static fn (Field $f): string => $f->key, $list), $list);
+    }
+
+    /** Whether it makes something of its own that can be mirrored or repeated. */
+    public function makes(): bool
+    {
+        return isset($this->fields()['effect']) || $this === self::Hole;
     }
 
     public function word(): string

@@ -16,12 +16,17 @@ final readonly class StepValues
 
     public function __construct(public Step $step, private Unit $unit) {}
 
+    public function for(Step $other): self
+    {
+        return new self($other, $this->unit);
+    }
+
     public function number(string $key): float
     {
         $field = $this->step->kind->fields()[$key];
 
         return match ($field->type) {
-            FieldType::Angle => $this->plain($this->step->text($key), $key),
+            FieldType::Angle, FieldType::Factor => $this->plain($this->step->text($key), $key),
             FieldType::Count => $this->count($key),
             default => $this->length($this->step->text($key), $key, $field->label, $field->type),
         };
@@ -74,7 +79,7 @@ final readonly class StepValues
     {
         $v = $this->plain($this->step->text($key), $key);
         if ($v < 1 || $v > 50 || abs($v - round($v)) > 1e-9) {
-            throw new StepProblem(new Message('not-a-count', 'This is no number of copies.', 'It must be a whole number from 1 to 50.', $key));
+            throw new StepProblem(new Message('not-a-count', 'This is no count.', 'It must be a whole number from 1 to 50.', $key));
         }
 
         return round($v);

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe\Make;
+
+use Closure;
+use Cubo\Geometry\Transform;
+use Cubo\Recipe\Message;
+use Cubo\Recipe\StepKind;
+use Cubo\Recipe\StepProblem;
+use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Change\Cutting;
+use Cubo\Solid\Change\Repeats;
+use Cubo\Solid\Refused;
+use Cubo\Solid\Solid;
+
+/** Moves, turns, scales, splits, mirrors and repeats bodies, or what another step makes. */
+final class Arranging
+{
+    /** @param Closure(): void $inTime throws when working on takes too long */
+    public static function change(Task $t, Closure $inTime): Solid
+    {
+        [$chosen, $rest] = $t->body();
+        try {
+            return match ($t->step->kind) {
+                StepKind::Move => self::joined($rest, $chosen->moved(Transform::translation($t->v->place()))),
+                StepKind::Turn => self::joined($rest, $chosen->moved(Transform::rotation(self::axis($t), $t->number('angle'), $t->v->place()))),
+                StepKind::Copy => self::copies($t, $chosen, $inTime),
+                StepKind::Scale => self::joined($rest, self::scaled($t, $chosen)),
+                StepKind::Split => self::split($t, $chosen, $rest),
+                StepKind::Mirror => self::mirrored($t, $chosen, $rest),
+                default => self::joined($rest, Repeats::joined($t->step->id, $chosen, self::places($t))),
+            };
+        } catch (Refused $r) {
+            throw $t->refused($r, 'This cannot be done.', ['no-count' => 'count', 'no-angle' => 'angle', 'no-offset' => 'x'][$r->reason] ?? null, $r->reason === 'no-angle');
+        }
+    }
+
+    /**
+     * What another step makes, once more in every further place of a repeat or as a mirror image.
+     *
+     * @return list<Solid>
+     */
+    public static function again(Task $t, Solid $tool): array
+    {
+        if ($t->step->kind === StepKind::Mirror) {
+            $plane = $t->plane();
+
+            return [Cutting::mirrored($t->step->id, $tool, $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]])];
+        }
+        try {
+            $places = array_slice(self::places($t), 1);
+        } catch (Refused $r) {
+            throw $t->refused($r, 'This cannot be repeated.', ['no-count' => 'count', 'no-angle' => 'angle', 'no-offset' => 'x'][$r->reason] ?? null, $r->reason === 'no-angle');
+        }
+        $out = [];
+        foreach ($places as $i => $place) {
+            $out[] = $tool->moved($place)->renamed(static fn (string $name): string => $t->step->id . ':copy ' . ($i + 1) . "/$name");
+        }
+
+        return $out;
+    }
+
+    private static function axis(Task $t): int
+    {
+        return ['x' => 0, 'y' => 1, 'z' => 2][$t->text('about')];
+    }
+
+    private static function joined(?Solid $rest, Solid $solid): Solid
+    {
+        return $rest === null ? $solid : BooleanOperation::union($rest, $solid);
+    }
+
+    /** @param Closure(): void $inTime */
+    private static function copies(Task $t, Solid $chosen, Closure $inTime): Solid
+    {
+        $by = $t->v->place();
+        if ($by === [0.0, 0.0, 0.0]) {
+            throw new StepProblem(new Message('no-offset', 'The copy lies on itself.', 'Give it a way to go: to the right, to the back or up.', 'x'));
+        }
+        $part = $t->part;
+        for ($i = 1, $n = (int) $t->number('times'); $i <= $n; $i++) {
+            $inTime();
+            $copy = $chosen->moved(Transform::translation([$by[0] * $i, $by[1] * $i, $by[2] * $i]))->renamed(static fn (string $name): string => $t->step->id . ':copy ' . $i . '/' . $name);
+            $part = BooleanOperation::union($part, $copy);
+        }
+
+        return $part;
+    }
+
+    private static function scaled(Task $t, Solid $chosen): Solid
+    {
+        $k = [];
+        foreach (['x', 'y', 'z'] as $axis) {
+            $k[] = $f = $t->number($t->text('by') === 'all' ? 'factor' : "factor$axis");
+            if ($f < 0.001 || $f > 1000) {
+                throw new StepProblem(new Message('no-factor', 'That is no factor.', 'A factor lies between 0.001 and 1000.', $t->text('by') === 'all' ? 'factor' : "factor$axis"));
+            }
+        }
+
+        return $chosen->scaled(...$k);
+    }
+
+    private static function split(Task $t, Solid $chosen, ?Solid $rest): Solid
+    {
+        $plane = $t->plane();
+        [$front, $back] = Cutting::split($t->step->id, $chosen, $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]]);
+        if ($front->isEmpty() || $back->isEmpty()) {
+            throw new StepProblem(new Message('not-cut', 'The plane does not cut it.', 'All of it lies on one side of the plane.', 'plane'));
+        }
+
+        return self::joined($rest, $t->text('keep') === 'up' ? $front : $back);
+    }
+
+    private static function mirrored(Task $t, Solid $chosen, ?Solid $rest): Solid
+    {
+        $plane = $t->plane();
+        $normal = [$plane->r[2], $plane->r[5], $plane->r[8]];
+
+        return self::joined($rest, $t->text('keep') === 'both' ? Cutting::mirrorJoined($t->step->id, $chosen, $plane->t, $normal) : Cutting::mirrored($t->step->id, $chosen, $plane->t, $normal));
+    }
+
+    /** @return list<Transform> the first one where it is */
+    private static function places(Task $t): array
+    {
+        $by = $t->v->place();
+        $count = (int) $t->number('count');
+
+        return match ($t->text('way')) {
+            'around' => Repeats::circle([$t->number('x'), $t->number('y'), $t->number('z')], [(float) (self::axis($t) === 0), (float) (self::axis($t) === 1), (float) (self::axis($t) === 2)], $count, $t->number('angle')),
+            'grid' => Repeats::grid($by, $count, [$t->number('x2'), $t->number('y2'), $t->number('z2')], (int) $t->number('rows')),
+            default => Repeats::row($by, $count),
+        };
+    }
+}

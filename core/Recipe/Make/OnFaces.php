@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe\Make;
+
+use Cubo\Geometry\Transform;
+use Cubo\Recipe\StepKind;
+use Cubo\Solid\Blend\Blending;
+use Cubo\Solid\Blend\Topology;
+use Cubo\Solid\Change\FaceWork;
+use Cubo\Solid\Maker\Lettering;
+use Cubo\Solid\Refused;
+use Cubo\Solid\Solid;
+
+/** Work on picked faces and edges of the part. */
+final class OnFaces
+{
+    /** The part changed. */
+    public static function change(Task $t): Solid
+    {
+        $t->needsPart();
+        [$what, $field, $degrees] = match ($t->step->kind) {
+            StepKind::Round => ['These edges cannot be rounded so.', 'radius', false],
+            StepKind::Chamfer => ['These edges cannot be cut off so.', 'distance', false],
+            StepKind::Hollow => ['This cannot be hollowed out so.', 'wall', false],
+            StepKind::Draft => ['These faces cannot be tilted so.', 'angle', true],
+            default => ['This face cannot be moved so.', 'distance', false],
+        };
+        try {
+            return match ($t->step->kind) {
+                StepKind::Round => Blending::round($t->step->id, $t->part, self::edges($t), $t->number('radius')),
+                StepKind::Chamfer => self::chamfer($t),
+                StepKind::Hollow => FaceWork::shell($t->step->id, $t->part, $t->number('wall'), $t->step->names('faces') === [] ? [] : $t->picked('faces', self::faceNames($t->part), 'face')),
+                StepKind::Draft => self::draft($t),
+                default => FaceWork::pull($t->part, $t->picked('faces', self::faceNames($t->part), 'face')[0], $t->number('distance')),
+            };
+        } catch (Refused $r) {
+            throw $t->refused($r, $what, in_array($r->reason, ['no-edge', 'edge-shape', 'tangent-edge', 'end-on-round'], true) ? 'edges' : (in_array($r->reason, ['no-face', 'not-flat', 'parallel-face', 'free-face'], true) ? 'faces' : $field), $degrees);
+        }
+    }
+
+    /** @return array<string, true> */
+    private static function faceNames(Solid $s): array
+    {
+        $out = [];
+        foreach ($s->surfaces as $x) {
+            $out[$x->name] = true;
+        }
+
+        return $out;
+    }
+
+    /** @return list<string> picked edges, and those around picked faces */
+    private static function edges(Task $t): array
+    {
+        $topology = new Topology($t->part);
+        $around = [];
+        if ($t->step->names('faces') !== []) {
+            $faces = $t->picked('faces', self::faceNames($t->part), 'face');
+            foreach ($topology->edges as $name => $e) {
+                if (array_intersect([$t->part->surfaces[$e->left]->name, $t->part->surfaces[$e->right]->name], $faces) !== []) {
+                    $around[] = $name;
+                }
+            }
+        }
+
+        return array_values(array_unique([...($t->step->names('edges') === [] && $around !== [] ? [] : $t->picked('edges', $topology->edges, 'edge')), ...$around]));
+    }
+
+    private static function chamfer(Task $t): Solid
+    {
+        $edges = self::edges($t);
+        $swapped = $t->text('side') === 'second';
+
+        return match ($t->text('by')) {
+            'two' => Blending::chamfer($t->step->id, $t->part, $edges, $t->number('distance'), $t->number('second'), $swapped),
+            'angle' => Blending::chamferAtAngle($t->step->id, $t->part, $edges, $t->number('distance'), $t->number('angle'), $swapped),
+            default => Blending::chamfer($t->step->id, $t->part, $edges, $t->number('distance')),
+        };
+    }
+
+    private static function draft(Task $t): Solid
+    {
+        $plane = $t->plane();
+
+        return FaceWork::draft($t->part, $t->picked('faces', self::faceNames($t->part), 'face'), $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]], $t->number('angle'));
+    }
+
+    /** Letters on a flat face, as a solid to add or to cut. */
+    public static function text(Task $t): Solid
+    {
+        $t->needsPart();
+        $depth = $t->number('depth');
+        $place = Transform::rotation(2, $t->number('angle'))->then(Transform::translation([$t->number('u'), $t->number('v'), $t->text('effect') === 'cut' ? -$depth : 0.0]))->then($t->flatFace('face'));
+        try {
+            return Lettering::solid($t->step->id, $t->text('text'), $t->number('height'), $depth, $place);
+        } catch (Refused $r) {
+            throw $t->refused($r, 'This cannot be written.', 'text');
+        }
+    }
+}

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe\Make;
+
+use Cubo\Geometry\Transform;
+use Cubo\Measure\Bodies;
+use Cubo\Quantity\Unit;
+use Cubo\Recipe\BodyNames;
+use Cubo\Recipe\FacePlane;
+use Cubo\Recipe\Message;
+use Cubo\Recipe\PlacedSketch;
+use Cubo\Recipe\SketchPlane;
+use Cubo\Recipe\Step;
+use Cubo\Recipe\StepProblem;
+use Cubo\Recipe\StepValues;
+use Cubo\Solid\Maker\Profile;
+use Cubo\Solid\Refused;
+use Cubo\Solid\Solid;
+
+/** One step to be made: the part before it, its values, and what it refers to. Whatever is missing is a StepProblem. */
+final readonly class Task
+{
+    /** @param array<string, PlacedSketch> $sketches of the steps before, by id */
+    public function __construct(public Solid $part, public Step $step, public StepValues $v, public Unit $unit, private array $sketches) {}
+
+    public function for(Step $other): self
+    {
+        return new self($this->part, $other, $this->v->for($other), $this->unit, $this->sketches);
+    }
+
+    public function text(string $key): string
+    {
+        return $this->step->text($key);
+    }
+
+    public function number(string $key): float
+    {
+        return $this->v->number($key);
+    }
+
+    public function needsPart(): void
+    {
+        if ($this->part->isEmpty()) {
+            throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'No earlier step has made a part.'));
+        }
+    }
+
+    public function sketch(string $key = 'sketch'): PlacedSketch
+    {
+        return $this->sketches[$this->text($key)] ?? throw new StepProblem(new Message('no-sketch', 'There is no sketch here.', 'This step needs a sketch that stands before it, is switched on and can be read.', $key));
+    }
+
+    /** The picked regions of the step's sketch. */
+    public function profile(): Profile
+    {
+        $sketch = $this->sketch();
+        $count = count($sketch->areas->regions);
+        if ($count === 0) {
+            throw new StepProblem(new Message('no-region', 'The sketch is empty.', 'Draw at least one closed outline in it first.', 'sketch'));
+        }
+        $chosen = [];
+        foreach ($this->step->regions() ?? range(1, $count) as $pick) {
+            $chosen[] = $sketch->region($pick)->number
+                ?? throw new StepProblem(new Message('no-region', is_int($pick) ? "There is no region $pick." : 'A picked region is gone.', (is_int($pick) ? '' : 'Its outline was changed too much to know it again. ') . "The sketch has $count " . ($count === 1 ? 'region' : 'regions') . '.', 'regions'));
+        }
+        if ($chosen === []) {
+            throw new StepProblem(new Message('no-region', 'No region is picked.', "Pick at least one of the sketch's $count regions.", 'regions'));
+        }
+
+        return $sketch->areas->profile(array_values(array_unique($chosen)));
+    }
+
+    /** A flat face as a plane: takes (u, v, height above it) to (x, y, z). */
+    public function flatFace(string $key): Transform
+    {
+        $name = $this->text($key);
+
+        return FacePlane::placement($this->part, $name) ?? throw new StepProblem(new Message('no-face', 'This face is not there.', $name === '' ? 'Pick a flat face.' : 'The part has no flat face of that name before this step. Pick another one.', $key));
+    }
+
+    /** The plane a step names: a principal one, or a flat face; at its distance. */
+    public function plane(): Transform
+    {
+        $plane = SketchPlane::tryFrom($this->text('plane'))?->placement() ?? $this->flatFace('face');
+
+        return Transform::translation([0.0, 0.0, $this->number('offset')])->then($plane);
+    }
+
+    /**
+     * Names of picked faces or edges that the part has.
+     *
+     * @param array<string, mixed> $there by name
+     * @param string $one what one of them is called
+     * @return list<string>
+     */
+    public function picked(string $key, array $there, string $one): array
+    {
+        $names = $this->step->names($key);
+        if ($names === []) {
+            throw new StepProblem(new Message("no-$one", "No $one is picked.", "Pick at least one $one of the part.", $key));
+        }
+        $gone = array_values(array_filter($names, static fn (string $n): bool => ! isset($there[$n])));
+        if ($gone !== []) {
+            throw new StepProblem(new Message("no-$one", count($gone) === 1 ? "A picked $one is gone." : "Picked {$one}s are gone.", 'The part before this step has no ' . implode(', ', array_map(static fn (string $n): string => "“{$n}”", array_slice($gone, 0, 3))) . '. Pick anew.', $key));
+        }
+
+        return $names;
+    }
+
+    /** @return array{Solid, Solid|null} the body a step names, and everything else */
+    public function body(): array
+    {
+        $this->needsPart();
+        $body = $this->text('body');
+        if ($body === 'all') {
+            return [$this->part, null];
+        }
+        $bodies = BodyNames::of($this->part);
+        if (! isset($bodies[$body])) {
+            $names = implode(', ', array_keys($bodies));
+            throw new StepProblem(new Message('no-body', 'There is no such body.', "No separate body begins at “{$body}” here. The bodies now are: $names.", 'body'));
+        }
+        $others = array_merge(...array_values(array_diff_key($bodies, [$body => true])), ...[[]]);
+
+        return [Bodies::extract($this->part, $bodies[$body]), $others === [] ? null : Bodies::extract($this->part, $others)];
+    }
+
+    /**
+     * How far the part reaches along a plane's normal, from the plane: least and greatest height, mm.
+     *
+     * @return array{float,float}
+     */
+    public function heights(Transform $plane): array
+    {
+        $this->needsPart();
+        [$nx, $ny, $nz] = [$plane->r[2], $plane->r[5], $plane->r[8]];
+        $at = $nx * $plane->t[0] + $ny * $plane->t[1] + $nz * $plane->t[2];
+        [$low, $high] = [INF, -INF];
+        foreach ($this->part->x as $v => $x) {
+            $h = $nx * $x + $ny * $this->part->y[$v] + $nz * $this->part->z[$v] - $at;
+            $low = min($low, $h);
+            $high = max($high, $h);
+        }
+
+        return [$low, $high];
+    }
+
+    /** What a maker refuses, as words at a field; with the largest value that would work, where it is known. */
+    public function refused(Refused $r, string $what, ?string $field, bool $degrees = false): StepProblem
+    {
+        $most = $r->largest === null ? '' : ' Up to ' . ($degrees ? floor($r->largest * 100) / 100 . '°' : $this->unit->brief($r->largest) . ' ' . $this->unit->value) . ' works.';
+
+        return new StepProblem(new Message($r->reason, $what, $r->getMessage() . $most, $field));
+    }
+}
