@@ -10,6 +10,10 @@ use App\Models\Work;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Row;
 use Cubo\Recipe\BodyNames;
+use Cubo\Recipe\Field;
+use Cubo\Recipe\FieldType;
+use Cubo\Recipe\PartNames;
+use Cubo\Recipe\Step;
 
 /** All that the bench shows, for a student's work or a teacher's reference part. */
 final class BenchPage
@@ -72,7 +76,11 @@ final class BenchPage
         $document = $recipe->document();
         $state = $bench->evaluate($document);
 
+        // words for what can be picked on the stage, where some step wants something picked
+        $picks = array_filter($document->steps, static fn (Step $s): bool => array_filter($s->kind->fields(), static fn (Field $f): bool => in_array($f->type, [FieldType::Face, FieldType::Faces, FieldType::Edges], true)) !== []);
+
         return [
+            'names' => $picks === [] || $state->isEmpty() ? null : ['faces' => PartNames::faces($state->part(), $document), 'edges' => PartNames::edges($state->part(), $document)],
             'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
             'readouts' => $state->isEmpty() ? null : $bench->readouts($state),
             'bodies' => $state->isEmpty() ? [] : array_keys(BodyNames::of($state->part())),

@@ -7,8 +7,7 @@ namespace App\Support;
 use Cubo\Drawing\FeatureEdges;
 use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
-use Cubo\Recipe\FacePlane;
-use Cubo\Recipe\PartBefore;
+use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartEdge;
 use Cubo\Recipe\Recipe;
 use Cubo\Sketch\Area\Arrangement;
@@ -131,14 +130,8 @@ final class PadPage
      * @param array<string, PartEdge> $edges
      * @return list<array{key: string, faces: list<string>, words: string, d: string}>
      */
-    public static function edges(PartBefore $before, array $edges, Recipe $recipe): array
+    public static function edges(array $edges, Recipe $recipe): array
     {
-        $faces = FacePlane::faces($before->state->part(), $recipe);
-        $named = static function (string $face) use ($faces, $recipe): string {
-            [$id, $role] = explode(':', $face, 2) + [1 => ''];
-
-            return $faces[$face] ?? trim($role . ' of ' . ($recipe->step($id)->name ?? $id));
-        };
         $out = [];
         foreach (array_slice($edges, 0, 800, true) as $key => $edge) {
             $s = new Sketch;
@@ -146,8 +139,7 @@ final class PadPage
                 $s = $s->withPoint("p$i", $u, $v);
             }
             $e = new Entity('e', $edge->kind, array_keys($s->points), $edge->size);
-            $both = explode(' / ', (string) preg_replace('/ \d+$/', '', $key));
-            $out[] = ['key' => $key, 'faces' => array_map($named, $edge->faces), 'words' => $edge->kind->value . ' between ' . implode(' and ', array_map($named, $both)),
+            $out[] = ['key' => $key, 'faces' => array_map(static fn (string $face): string => PartNames::face($face, $recipe), $edge->faces), 'words' => $edge->kind->value . ' between ' . PartNames::edge($key, $recipe),
                 'd' => implode('', array_map(self::path(...), DrawnCurves::curves($s->withEntity($e), $e)))];
         }
 

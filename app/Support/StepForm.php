@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Cubo\Quantity\Unit;
-use Cubo\Recipe\FacePlane;
+use Cubo\Recipe\PartNames;
 use Cubo\Recipe\Letters;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\PartState;
@@ -27,7 +27,13 @@ final class StepForm
 
     public readonly ?Message $message;
 
-    /** @param list<string> $bodies names of the bodies the part has now */
+    /** @var array<string, true>|null ids of the steps before this one */
+    private ?array $before = null;
+
+    /**
+     * @param list<string> $bodies names of the bodies the part has now
+     * @param array{faces: array<string, string>, edges: array<string, string>} $names words for what can be picked
+     */
     public function __construct(
         public readonly Step $step,
         private readonly Document $document,
@@ -35,6 +41,7 @@ final class StepForm
         private readonly array $bodies,
         public readonly Unit $unit,
         private readonly string $address,
+        private readonly array $names = ['faces' => [], 'edges' => []],
     ) {
         $this->result = $state->results[$step->id] ?? null;
         $this->message = $this->result->messages[0] ?? null;
@@ -99,22 +106,91 @@ final class StepForm
         return $this->chosen('sketch', isset($options[$chosen]) ? $options : [$chosen => 'pick a sketch'] + $options);
     }
 
-    /** The flat faces there are, by their words. */
-    public function face(): string
+    /** A flat face, chosen from those there are; a click on the stage chooses one too. */
+    public function face(string $key = 'face'): string
     {
-        $faces = $this->state->isEmpty() ? [] : FacePlane::faces($this->state->part(), $this->document);
-        // what comes after a sketch is not there yet when it is drawn
-        $before = [];
+        $faces = array_filter($this->state->isEmpty() ? [] : PartNames::faces($this->state->part(), $this->document, true), $this->isBefore(...), ARRAY_FILTER_USE_KEY);
+        $chosen = $this->step->text($key);
+        $html = $this->chosen($key, isset($faces[$chosen]) ? $faces : [$chosen => $chosen === '' ? 'pick a face' : PartNames::face($chosen, $this->document)] + $faces);
+
+        return str_replace('<select ', '<select data-picks="face" ', $html);
+    }
+
+    /** Faces or edges that are picked, each to be taken out again, and a list to pick more from. */
+    public function picks(string $key, string $of): string
+    {
+        $there = $this->names[$of === 'edge' ? 'edges' : 'faces'];
+        $name = "values[$key][]";
+        $html = '';
+        $picked = $this->step->names($key);
+        foreach ($picked as $i => $one) {
+            $words = $of === 'edge' ? PartNames::edge($one, $this->document) : PartNames::face($one, $this->document);
+            $html .= sprintf('<label class="pick" title="Take it out"><input type="checkbox" id="%s-%d" name="%s" value="%s" checked>%s</label> ', $this->id($key), $i, $name, e($one), e($words));
+        }
+        $more = array_filter(array_diff_key($there, array_flip($picked)), $this->isBefore(...), ARRAY_FILTER_USE_KEY);
+        asort($more, SORT_NATURAL);
+        $list = '';
+        foreach ($more as $one => $words) {
+            $list .= sprintf('<option value="%s">%s</option>', e((string) $one), e($words));
+        }
+
+        return $html . sprintf('<select class="val word%s" id="%s" name="%s" data-picks="%s" aria-label="%s"%s><option value="">%s</option>%s</select>',
+            $this->wrong($key) ? ' bad' : '', $this->id($key), $name, $of, $picked === [] ? "pick $of" : "pick another $of", $this->aria($key), $picked === [] ? ($of === 'edge' ? 'pick an edge' : "pick a $of") : 'and another', $list);
+    }
+
+    /** The steps before this one that make something. */
+    public function source(): string
+    {
+        $options = [];
         foreach ($this->document->steps as $s) {
             if ($s->id === $this->step->id) {
                 break;
             }
-            $before[$s->id] = true;
+            if ($s->kind->makes()) {
+                $options[$s->id] = $s->name;
+            }
         }
-        $faces = array_filter($faces, static fn (string $name): bool => isset($before[explode(':', $name)[0]]), ARRAY_FILTER_USE_KEY);
-        $chosen = $this->step->text('face');
+        $chosen = $this->step->text('source');
 
-        return $this->chosen('face', isset($faces[$chosen]) ? $faces : [$chosen => $chosen === '' ? 'pick a face' : 'a face that is gone'] + $faces);
+        return $this->chosen('source', isset($options[$chosen]) ? $options : [$chosen => 'pick a step'] + $options);
+    }
+
+    /** What a mirror or repeat is of. */
+    public function of(): string
+    {
+        return $this->chosen('of') . ' ' . ($this->step->text('of') === 'step' ? $this->source() : $this->body());
+    }
+
+    public function plane(): string
+    {
+        return $this->chosen('plane') . ($this->step->text('plane') === 'face' ? ' ' . $this->face() : '') . ', ' . $this->typed('offset', 'distance from the plane') . " {$this->unit->value} from it";
+    }
+
+    /** Whether a face or edge can be there before this step: no later step had a hand in it. */
+    private function isBefore(string $name): bool
+    {
+        $this->before ??= $this->stepsBefore();
+        foreach (explode(' / ', $name) as $face) {
+            if (! isset($this->before[explode(':', $face)[0]])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return array<string, true> */
+    private function stepsBefore(): array
+    {
+        $out = [];
+        foreach ($this->document->steps as $s) {
+            if ($s->id === $this->step->id) {
+                break;
+            }
+            $out[$s->id] = true;
+        }
+
+        return $out;
     }
 
     public function direction(): string

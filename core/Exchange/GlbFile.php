@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Cubo\Exchange;
 
 use Cubo\Drawing\FeatureEdges;
+use Cubo\Solid\Blend\Topology;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SurfaceEquation;
 
 /**
  * glTF 2.0 binary (ISO/IEC 12113:2022) for the screen. Units are millimetres and z is up, as the stage expects.
  * Primitive 0: triangles with POSITION, NORMAL (of the true surface) and _FACE (index into extras.faces).
- * Primitive 1: sharp edges as lines. Primitive 2: edges inside round faces with _NA and _NB, the normals on both
+ * Primitive 1: sharp edges as lines, with _EDGE (index into extras.edges). Primitive 2: edges inside round faces with _NA and _NB, the normals on both
  * sides, from which the stage tells the outline.
  */
 final class GlbFile
@@ -31,9 +32,11 @@ final class GlbFile
             }
         }
         $edges = FeatureEdges::of($s);
-        $sharp = $round = $na = $nb = [];
+        $sharp = $round = $na = $nb = $edge = [];
+        [$names, $edgeOf] = self::named($s);
         foreach ($edges->sharp as $h) {
             self::pushEdge($s, $h, $sharp);
+            array_push($edge, $edgeOf[$h] ?? -1, $edgeOf[$h] ?? -1);
         }
         foreach ($edges->round as $h) {
             self::pushEdge($s, $h, $round);
@@ -67,7 +70,7 @@ final class GlbFile
                 'extras' => ['faces' => array_map(static fn ($u): string => $u->name, $s->surfaces)]];
         }
         if ($sharp !== []) {
-            $json['meshes'][0]['primitives'][] = ['mode' => 1, 'attributes' => ['POSITION' => $accessor($sharp, 'VEC3')]];
+            $json['meshes'][0]['primitives'][] = ['mode' => 1, 'attributes' => ['POSITION' => $accessor($sharp, 'VEC3'), '_EDGE' => $accessor($edge, 'SCALAR')], 'extras' => ['edges' => $names]];
         }
         if ($round !== []) {
             $json['meshes'][0]['primitives'][] = ['mode' => 1, 'attributes' => ['POSITION' => $accessor($round, 'VEC3'), '_NA' => $accessor($na, 'VEC3'), '_NB' => $accessor($nb, 'VEC3')]];
@@ -87,6 +90,20 @@ final class GlbFile
         }
 
         return pack('VVV', 0x46546C67, 2, 12 + strlen($chunks)) . $chunks;
+    }
+
+    /** @return array{list<string>, array<int, int>} names of the edges, and which one a half-edge belongs to */
+    private static function named(Solid $s): array
+    {
+        $names = $edgeOf = [];
+        foreach ((new Topology($s))->edges as $name => $edge) {
+            foreach ($edge->halfEdges as $h) {
+                $edgeOf[$h] = $edgeOf[$s->twin[$h]] = count($names);
+            }
+            $names[] = $name;
+        }
+
+        return [$names, $edgeOf];
     }
 
     /** @param list<float> $out */

@@ -14,20 +14,6 @@ use Cubo\Solid\Solid;
  */
 final class FacePlane
 {
-    /** @return array<string, string> words by the names of the flat faces of a part */
-    public static function faces(Solid $part, Recipe $recipe): array
-    {
-        $out = [];
-        foreach ($part->surfaces as $s) {
-            if ($s->isFlat()) {
-                [$id, $role] = explode(':', $s->name, 2) + [1 => ''];
-                $out[$s->name] = trim($role . ' of ' . ($recipe->step($id)->name ?? $id));
-            }
-        }
-
-        return $out;
-    }
-
     /** Takes (u, v, height above the face) to (x, y, z); null when there is no flat face of that name. */
     public static function placement(Solid $part, string $face): ?Transform
     {

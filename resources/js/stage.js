@@ -5,6 +5,7 @@ import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import { loadGlb } from './glb.js';
 import { drawMarks } from './marks.js';
+import { isPicked, offer, show as showPicking, take, under as hitAt, wanted } from './picking.js';
 
 const NS = 'http://www.w3.org/2000/svg';
 const css = (name) => getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim();
@@ -120,6 +121,7 @@ export function mountStage(host) {
       renderer.render(scene, camera);
       paper(to, s);
       drawMarks(over, small ? [] : marks(), project, state.box, state.picked);
+      if (!small && state.part) showPicking(over, state.part, flat(), offered);
       host.dataset.drawn = String(Number(host.dataset.drawn ?? 0) + 1);
     });
   }
@@ -241,14 +243,38 @@ export function mountStage(host) {
   }
 
   const free = () => { state.view = 'free'; host.querySelectorAll('[data-view]').forEach((b) => b.setAttribute('aria-pressed', 'false')); };
+  // projection with everything that does not change between two points worked out once
+  function flat() {
+    const { right, up } = frame();
+    const s = scale();
+    const [cx, cy] = [host.clientWidth / 2 + state.pan[0], host.clientHeight / 2 + state.pan[1]];
+    const c = state.centre;
+    const f = (q) => { const [x, y, z] = [q[0] - c.x, q[1] - c.y, q[2] - c.z]; return [cx + s * (x * right.x + y * right.y + z * right.z), cy - s * (x * up.x + y * up.y + z * up.z)]; };
+    f.scale = s;
+    return f;
+  }
+  let offered = null;
+  const slip = host.querySelector('[data-pickhint]');
+  function lookUnder(e) {
+    if (small || !state.part?.triangles || !wanted().length) { if (offered) { offered = null; redraw(); } if (slip) slip.hidden = true; return; }
+    const r = host.getBoundingClientRect();
+    const { to } = frame();
+    const hit = hitAt([e.clientX - r.left, e.clientY - r.top], state.part, flat(), (q) => q[0] * to.x + q[1] * to.y + q[2] * to.z);
+    const next = offer(hit);
+    if (next?.name !== offered?.name) { offered = next; redraw(); }
+    if (slip) { slip.hidden = !offered; if (offered) slip.textContent = `${isPicked(offered) ? 'Take out' : 'Pick'}: ${offered.words}`; }
+    renderer.domElement.style.cursor = offered ? 'pointer' : '';
+  }
+  renderer.domElement.addEventListener('pointerleave', () => { offered = null; if (slip) slip.hidden = true; redraw(); });
   let drag = null;
   renderer.domElement.addEventListener('pointerdown', (e) => {
-    drag = { x: e.clientX, y: e.clientY, pan: e.button !== 0 || e.shiftKey };
+    drag = { x: e.clientX, y: e.clientY, from: [e.clientX, e.clientY], pan: e.button !== 0 || e.shiftKey, offered };
     renderer.domElement.setPointerCapture(e.pointerId);
-    if (host.tabIndex >= 0) host.focus({ preventScroll: true });
+    if (host.tabIndex >= 0 && !offered) host.focus({ preventScroll: true });
+    if (offered) e.preventDefault();
   });
   renderer.domElement.addEventListener('pointermove', (e) => {
-    if (!drag) return;
+    if (!drag) { lookUnder(e); return; }
     const dx = e.clientX - drag.x;
     const dy = e.clientY - drag.y;
     drag.x = e.clientX;
@@ -257,7 +283,11 @@ export function mountStage(host) {
     else { state.turn -= dx * 0.5; state.tilt = Math.max(-90, Math.min(90, state.tilt + dy * 0.5)); free(); }
     redraw();
   });
-  renderer.domElement.addEventListener('pointerup', () => { drag = null; });
+  renderer.domElement.addEventListener('pointerup', (e) => {
+    const d = drag;
+    drag = null;
+    if (d?.offered && Math.hypot(e.clientX - d.from[0], e.clientY - d.from[1]) < 5) { take(d.offered); offered = null; if (slip) slip.hidden = true; }
+  });
   renderer.domElement.addEventListener('pointercancel', () => { drag = null; });
   renderer.domElement.addEventListener('contextmenu', (e) => e.preventDefault());
   renderer.domElement.addEventListener('wheel', (e) => {
@@ -285,6 +315,7 @@ export function mountStage(host) {
   host.querySelectorAll('[data-view]').forEach((b) => b.addEventListener('click', () => look(b.dataset.view)));
   host.querySelector('[data-fit]')?.addEventListener('click', fit);
   document.addEventListener('cubo:part', () => load(document.getElementById('state')?.dataset.glb ?? state.url));
+  document.addEventListener('focusin', (e) => { if (!small && e.target.closest?.('li.step')) redraw(); });
   document.addEventListener('cubo:pick', (e) => { state.picked = e.detail; redraw(); });
   new ResizeObserver(redraw).observe(host);
   load(document.getElementById('state')?.dataset.glb ?? host.dataset.glb ?? '');

@@ -13,7 +13,7 @@ use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\EdgesTakenOver;
-use Cubo\Recipe\FacePlane;
+use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartBefore;
 use Cubo\Recipe\ShapesDrawn;
 use Cubo\Recipe\Step;
@@ -177,7 +177,7 @@ final class PadController extends Controller
     {
         $before = $this->before($recipe, $step);
 
-        return ['face' => FacePlane::faces($before->state->part(), $recipe->document())[$step->text('face')] ?? 'face of the part', 'behind' => $before->plane === null || $before->state->isEmpty() ? '' : PadPage::behind($before->state->part(), $before->plane), 'edges' => PadPage::edges($before, $this->bench->edges($before), $recipe->document())];
+        return ['face' => $step->text('face') === '' ? 'face of the part' : PartNames::face($step->text('face'), $recipe->document()), 'behind' => $before->plane === null || $before->state->isEmpty() ? '' : PadPage::behind($before->state->part(), $before->plane), 'edges' => PadPage::edges($this->bench->edges($before), $recipe->document())];
     }
 
     private function before(Recipe $recipe, Step $step): PartBefore

@@ -8,6 +8,7 @@
 <button type="button" data-fit>fit <kbd>F</kbd></button></div>
 <div class="empty" @if ($glb !== '') hidden @endif><p>The paper is empty.<br>Add a solid below, or begin with a sketch.</p></div>
 <div class="slip plain" data-square></div>
+<div class="slip pickhint" data-pickhint hidden></div>
 </main>
 @if ($work)<dialog class="large" id="large" aria-label="Drawing"><form method="dialog" class="row"><h2>{{ $exercise->title }}</h2><button class="btn">Close</button></form><div id="large-drawing"></div></dialog>@endif
 </x-layout>

@@ -1,5 +1,5 @@
 @php
-    $f = new \App\Support\StepForm($step, $document, $state, $bodies, $unit, $address);
+    $f = new \App\Support\StepForm($step, $document, $state, $bodies, $unit, $address, $names ?? ['faces' => [], 'edges' => []]);
     $id = $step->id; $u = $unit->value; $kind = $step->kind->value;
     $name = '<input class="name" id="' . $id . '-name" name="name" value="' . e($step->name) . '" aria-label="name of step ' . $n . '" maxlength="60" autocomplete="off" size="' . max(3, min(20, mb_strlen($step->name))) . '">';
 @endphp
@@ -29,8 +29,53 @@ Sketch {!! $name !!} on the {!! $f->chosen('plane') !!}@if ($step->text('plane')
 @include('bench.regions', ['regions' => $f->result?->regions ?? []])
 @break
 @case('extrude')
-Extrude {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, by {!! $f->typed('distance', 'distance') !!} {{ $u }} {!! $f->direction() !!}
+@php $far = $step->text('extent'); @endphp
+Extrude {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, {!! $f->chosen('extent') !!}@if ($far === 'distance' || $far === 'middle') {!! $f->typed('distance', 'distance') !!} {{ $u }}@elseif ($far === 'both') {!! $f->typed('distance', 'distance') !!} and {!! $f->typed('second', 'distance the other way') !!} {{ $u }}@elseif ($far === 'face') {!! $f->face('until') !!} and {!! $f->typed('past', 'distance past that face') !!} {{ $u }} past it{{ '' }}@endif, @if ($far !== 'middle') {!! $f->direction() !!},@endif beginning {!! $f->typed('start', 'distance from the sketch where it begins') !!} {{ $u }} from the sketch, taper {!! $f->typed('taper', 'taper in degrees') !!}°
 @if (count($f->regionsOfSketch()) > 1)@include('bench.regions', ['regions' => $f->regionsOfSketch(), 'taken' => $f->taken(), 'sends' => fn (int $n) => $f->sends('region', ['step' => $id, 'index' => $n])])@endif
+@break
+@case('revolve')
+Revolve {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, about {!! $f->typed('axis', 'line or axis of the sketch') !!} by {!! $f->typed('angle', 'angle in degrees') !!}°@if ($step->text('angle') !== '360') {!! $f->chosen('way') !!}@endif
+
+@if (count($f->regionsOfSketch()) > 1)@include('bench.regions', ['regions' => $f->regionsOfSketch(), 'taken' => $f->taken(), 'sends' => fn (int $n) => $f->sends('region', ['step' => $id, 'index' => $n])])@endif
+@break
+@case('hole')
+@php [$by, $head, $deep] = [$step->text('by'), $step->text('head'), $step->text('extent') === 'depth']; @endphp
+Drill {!! $name !!} {!! $f->chosen('where') !!} @if ($step->text('where') === 'points'){!! $f->sketch() !!}@else{!! $f->face() !!} at {!! $f->typed('u', 'along the face') !!}, {!! $f->typed('v', 'up the face') !!}@endif, {!! $f->chosen('by') !!} @if ($by === 'screw'){!! $f->chosen('screw') !!} {!! $f->chosen('fit') !!}@else{!! $f->typed('round', $by) !!} {{ $u }}@endif, {!! $f->chosen('extent') !!}@if ($deep) {!! $f->typed('depth', 'depth') !!} {{ $u }} {!! $f->chosen('bottom') !!}@endif, {!! $f->chosen('head') !!}@if ($head === 'bore') {!! $f->typed('wide', 'diameter of the head') !!} by {!! $f->typed('deep', 'depth of the head') !!} {{ $u }}@elseif ($head === 'sink') {!! $f->typed('wide', 'diameter of the head') !!} {{ $u }} at {!! $f->typed('angle', 'angle of the countersink') !!}°@endif @if ($step->text('where') === 'points'){!! $f->direction() !!}@endif
+@break
+@case('text')
+Write {!! $name !!} {!! $f->typed('text', 'letters') !!} on {!! $f->face() !!}, capitals {!! $f->typed('height', 'height of a capital') !!} {{ $u }} high, at {!! $f->typed('u', 'along the face') !!}, {!! $f->typed('v', 'up the face') !!}, turned by {!! $f->typed('angle', 'turn in degrees') !!}°, {!! $f->typed('depth', 'depth') !!} {{ $u }} deep;
+@break
+@case('round')
+Round {!! $name !!} {!! $f->picks('edges', 'edge') !!} and around {!! $f->picks('faces', 'face') !!}, radius {!! $f->typed('radius', 'radius') !!} {{ $u }}
+@break
+@case('chamfer')
+@php $by = $step->text('by'); @endphp
+Chamfer {!! $name !!} {!! $f->picks('edges', 'edge') !!} and around {!! $f->picks('faces', 'face') !!}, {!! $f->chosen('by') !!} {!! $f->typed('distance', 'distance') !!} {{ $u }}@if ($by === 'two') and {!! $f->typed('second', 'distance on the other face') !!} {{ $u }}, {!! $f->chosen('side') !!}@elseif ($by === 'angle') and {!! $f->typed('angle', 'angle in degrees') !!}°, {!! $f->chosen('side') !!}@endif
+
+@break
+@case('hollow')
+Hollow out {!! $name !!} to a wall of {!! $f->typed('wall', 'wall') !!} {{ $u }}, open at {!! $f->picks('faces', 'face') !!}
+@break
+@case('draft')
+Tilt {!! $name !!} {!! $f->picks('faces', 'face') !!} by {!! $f->typed('angle', 'angle in degrees') !!}° about the {!! $f->plane() !!}
+@break
+@case('pull')
+Pull {!! $name !!} {!! $f->picks('faces', 'face') !!} by {!! $f->typed('distance', 'distance') !!} {{ $u }}
+@break
+@case('mirror')
+Mirror {!! $name !!}: {!! $f->of() !!} at the {!! $f->plane() !!}@if ($step->text('of') !== 'step') {!! $f->chosen('keep') !!}@endif
+
+@break
+@case('repeat')
+@php $way = $step->text('way'); @endphp
+Repeat {!! $name !!}: {!! $f->of() !!} {!! $f->chosen('way') !!}, {!! $f->typed('count', 'how many with the first') !!} in all{{ "" }}@if ($way === 'around') about {!! $f->chosen('about') !!} through {!! $f->place() !!}, {!! $f->typed('angle', 'angle over all in degrees') !!}° over all @else ,  each further by {!! $f->place() !!} {{ $u }}@endif @if ($way === 'grid'), in {!! $f->typed('rows', 'rows') !!} rows, each further by {!! $f->typed('x2', 'to the right from row to row') !!}, {!! $f->typed('y2', 'to the back from row to row') !!}, {!! $f->typed('z2', 'up from row to row') !!} {{ $u }}@endif
+
+@break
+@case('split')
+Split {!! $name !!}: {!! $f->body() !!} at the {!! $f->plane() !!}; what stays is {!! $f->chosen('keep') !!}
+@break
+@case('scale')
+Scale {!! $name !!}: {!! $f->body() !!} {!! $f->chosen('by') !!} by @if ($step->text('by') === 'all'){!! $f->typed('factor', 'factor') !!}@else{!! $f->typed('factorx', 'factor to the right') !!}, {!! $f->typed('factory', 'factor to the back') !!}, {!! $f->typed('factorz', 'factor up') !!}@endif about the origin
 @break
 @case('move')
 Move {!! $name !!}: {!! $f->body() !!} by {!! $f->place() !!} {{ $u }}

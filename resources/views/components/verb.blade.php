@@ -17,5 +17,17 @@
     @case('move')<path d="M3 12H11V20H3Z" {!! $pencil !!}/><path d="M17 6H27V16H17Z" {!! $top !!}/><path d="M17 6H27V16H17Z" {!! $ink !!}/><path d="M5 7H12M9.5 4L12.5 7L9.5 10" {!! $violet !!}/>@break
     @case('turn')<path d="M9 9H21V19H9Z" {!! $top !!}/><path d="M9 9H21V19H9Z" {!! $ink !!}/><path d="M22 6A10 6 0 0 0 7 5M7.2 1.8L6.8 5.4L10.4 5.6" {!! $violet !!}/>@break
     @case('copy')<path d="M2 9H8V15H2Z" {!! $top !!}/><path d="M2 9H8V15H2ZM12 9H18V15H12ZM22 9H28V15H22Z" {!! $ink !!}/>@break
+    @case('revolve')<path d="M15 2V22" {!! $pencil !!}/><path d="M15 6H23V18H15Z" {!! $top !!}/><path d="M15 6H23V18H15Z" {!! $ink !!}/><path d="M11 8A8 4 0 0 0 9 16M6.5 13.5L9 16.4L11.8 14.4" {!! $violet !!}/>@break
+    @case('hole')<path d="M3 10L15 4L27 10L15 16Z" {!! $top !!}/><path d="M3 10L15 4L27 10L15 16ZM3 10V15L15 21L27 15V10" {!! $ink !!}/><path d="M10.5 10a4.5 2.2 0 1 0 9 0a4.5 2.2 0 1 0 -9 0" {!! $violet !!}/>@break
+    @case('text')<path d="M3 4H27V20H3Z" {!! $top !!}/><path d="M3 4H27V20H3Z" {!! $ink !!}/><path d="M9 17L15 7L21 17M11.5 13.5H18.5" {!! $violet !!}/>@break
+    @case('round')<path d="M4 21V4H14A10 10 0 0 1 24 14V21Z" {!! $top !!}/><path d="M14 4H4V21H24V14" {!! $ink !!}/><path d="M14 4A10 10 0 0 1 24 14" {!! $violet !!}/><path d="M16 4H24V12" {!! $pencil !!}/>@break
+    @case('chamfer')<path d="M4 21V4H14L24 14V21Z" {!! $top !!}/><path d="M14 4H4V21H24V14" {!! $ink !!}/><path d="M14 4L24 14" {!! $violet !!}/><path d="M16 4H24V12" {!! $pencil !!}/>@break
+    @case('hollow')<path d="M4 4H9V16H21V4H26V21H4Z" {!! $side !!}/><path d="M4 4H9M21 4H26V21H4V4" {!! $ink !!}/><path d="M9 4V16H21V4" {!! $violet !!}/>@break
+    @case('draft')<path d="M9 4H21L26 20H4Z" {!! $top !!}/><path d="M9 4H21M4 20H26" {!! $ink !!}/><path d="M9 4L4 20M21 4L26 20" {!! $violet !!}/><path d="M9 4V20M21 4V20" {!! $pencil !!}/>@break
+    @case('pull')<path d="M4 8H16V20H4Z" {!! $top !!}/><path d="M16 8H4V20H16" {!! $ink !!}/><path d="M16 8V20M18 14H26M23 11L26.3 14L23 17" {!! $violet !!}/>@break
+    @case('mirror')<path d="M15 2V22" {!! $pencil !!}/><path d="M4 18V7L12 18Z" {!! $top !!}/><path d="M4 18V7L12 18Z" {!! $ink !!}/><path d="M26 18V7L18 18Z" {!! $violet !!}/>@break
+    @case('repeat')<path d="M3 8H9V14H3Z" {!! $top !!}/><path d="M3 8H9V14H3Z" {!! $ink !!}/><path d="M12 8H18V14H12ZM21 8H27V14H21ZM3 19H27M24.5 16.5L27 19L24.5 21.5" {!! $violet !!}/>@break
+    @case('split')<path d="M4 7H13V19H4Z" {!! $top !!}/><path d="M4 7H13V19H4Z" {!! $ink !!}/><path d="M16 2V22" {!! $violet !!}/><path d="M19 7H27V19H19" {!! $pencil !!}/>@break
+    @case('scale')<path d="M4 12H13V21H4Z" {!! $top !!}/><path d="M4 12H13V21H4Z" {!! $ink !!}/><path d="M4 9V3H22V21H16" {!! $pencil !!}/><path d="M14 11L20 5M16 4.6H20.4V9" {!! $violet !!}/>@break
 @endswitch
 </svg>

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+use Cubo\Solid\Blend\Topology;
+use Cubo\Solid\Solid;
+
+/** Words for the faces and edges of a part: what a face is, and of which step. */
+final class PartNames
+{
+    /** @return array<string, string> words by name; flat faces only, or all of them */
+    public static function faces(Solid $part, Recipe $recipe, bool $flatOnly = false): array
+    {
+        $out = [];
+        foreach ($part->surfaces as $s) {
+            if (! $flatOnly || $s->isFlat()) {
+                $out[$s->name] = self::face($s->name, $recipe);
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return array<string, string> */
+    public static function edges(Solid $part, Recipe $recipe): array
+    {
+        $out = [];
+        foreach ((new Topology($part))->edges as $name => $_) {
+            $out[$name] = self::edge($name, $recipe);
+        }
+
+        return $out;
+    }
+
+    public static function face(string $name, Recipe $recipe): string
+    {
+        [$id, $role] = explode(':', $name, 2) + [1 => ''];
+        // of a copy or mirror image the face it was copied from says what it is
+        if (preg_match('#^(.*)/([a-z0-9]+):(.+)$#', $role, $m)) {
+            return "$m[3], $m[1] in " . ($recipe->step($id)->name ?? $id);
+        }
+
+        return trim($role . ' of ' . ($recipe->step($id)->name ?? $id));
+    }
+
+    public static function edge(string $name, Recipe $recipe): string
+    {
+        $number = preg_match('/ (\d+)$/', $name, $m) && str_contains(substr($name, 0, -strlen($m[0])), ' / ') && ! str_ends_with($name, ' side' . $m[0]) ? $m[0] : '';
+        [$a, $b] = array_map(static fn (string $f): string => self::face($f, $recipe), explode(' / ', $number === '' ? $name : substr($name, 0, -strlen($number)), 2) + [1 => '']);
+        // "top and front of Block" where both are of one step
+        $of = substr($a, (int) strrpos($a, ' of '));
+        if (str_ends_with($b, $of) && str_contains($a, ' of ')) {
+            $a = substr($a, 0, -strlen($of));
+        }
+
+        return "$a and $b" . ($number === '' ? '' : ',' . $number);
+    }
+}
