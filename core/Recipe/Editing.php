@@ -22,6 +22,7 @@ final class Editing
             }
             $values[$key] = match ($f->type) {
                 FieldType::Shapes, FieldType::Faces, FieldType::Edges => [],
+                FieldType::Sketches => self::lastSketches($r),
                 FieldType::Step => self::lastMade($r),
                 FieldType::Sketch => self::lastSketch($r),
                 FieldType::Length, FieldType::Size, FieldType::SizeOrZero => self::inUnit($f->default, $r->unit),
@@ -100,7 +101,7 @@ final class Editing
                 $s = $s->with($key, $shapes);
             } elseif ($field->type === FieldType::Regions) {
                 $s = $s->with($key, self::regions($v));
-            } elseif ($field->type === FieldType::Faces || $field->type === FieldType::Edges) {
+            } elseif (in_array($field->type, [FieldType::Faces, FieldType::Edges, FieldType::Sketches], true)) {
                 $s = $s->with($key, array_values(array_unique(array_map(static fn (string $name): string => mb_strcut($name, 0, 600), array_filter(is_array($v) ? array_slice($v, 0, Recipe::MOST_NAMES) : [], static fn (mixed $name): bool => is_string($name) && $name !== '')))));
             } elseif ($field->type === FieldType::Face && is_string($v)) {
                 $s = $s->with($key, mb_substr(mb_scrub($v, 'UTF-8'), 0, 300));
@@ -130,6 +131,12 @@ final class Editing
     private static function typed(string $v): string
     {
         return mb_substr(trim((string) preg_replace('/[\x00-\x1F\x7F]/', '', mb_scrub($v, 'UTF-8'))), 0, 121);
+    }
+
+    /** @return list<string> the last two */
+    private static function lastSketches(Recipe $r): array
+    {
+        return array_slice(array_map(static fn (Step $s): string => $s->id, array_values(array_filter($r->steps, static fn (Step $s): bool => $s->kind === StepKind::Sketch))), -2);
     }
 
     private static function lastSketch(Recipe $r): string

@@ -6,6 +6,7 @@ namespace Cubo\Recipe;
 
 use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Make\AlongPath;
 use Cubo\Recipe\Make\Arranging;
 use Cubo\Recipe\Make\FromSketch;
 use Cubo\Recipe\Make\Holes;
@@ -130,10 +131,14 @@ final class Evaluator
             if ($field->type === FieldType::Sketch) {
                 $sketch = $recipe->step($step->text($key));
                 $on[] = $sketch === null ? null : [isset($sketches[$sketch->id]), $sketch->values];
+            } elseif ($field->type === FieldType::Sketches) {
+                foreach ($step->names($key) as $id) {
+                    $on[] = [isset($sketches[$id]), $recipe->step($id)?->values];
+                }
             } elseif ($field->type === FieldType::Step && $step->text('of') === 'step') {
                 $other = $recipe->step($step->text($key));
                 // one step of another is not followed further: what repeats a repeat is refused
-                $on[] = $other === null ? null : [...$other->toArray(), 'name' => '', 'sketch of' => $recipe->step($other->text('sketch'))?->values];
+                $on[] = $other === null ? null : [...$other->toArray(), 'name' => '', 'sketches of' => array_map(static fn (string $id): mixed => $recipe->step($id)?->values, [$other->text('sketch'), $other->text('path'), ...$other->names('sketches')])];
             }
         }
 
@@ -166,6 +171,8 @@ final class Evaluator
             StepKind::Block, StepKind::Cylinder, StepKind::Cone, StepKind::Ball => ReadySolids::make($t),
             StepKind::Extrude => self::guarded(static fn (): Solid => FromSketch::extrude($t)),
             StepKind::Revolve => FromSketch::revolve($t),
+            StepKind::Sweep => AlongPath::sweep($t),
+            StepKind::Loft => AlongPath::loft($t),
             StepKind::Hole => self::guarded(static fn (): Solid => Holes::make($t)),
             StepKind::Text => self::guarded(static fn (): Solid => OnFaces::text($t)),
             default => null,

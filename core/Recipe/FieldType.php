@@ -18,6 +18,8 @@ enum FieldType
     case Choice;
     /** the id of an earlier sketch */
     case Sketch;
+    /** a list of ids of earlier sketches */
+    case Sketches;
     /** the name of a flat face of the part */
     case Face;
     /** a list of names of faces */

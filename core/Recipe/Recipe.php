@@ -95,7 +95,7 @@ final readonly class Recipe
                 FieldType::Shapes => self::readShapes($v, $n),
                 FieldType::Drawing => self::readDrawing($v, $n),
                 FieldType::Regions => $v === 'all' ? 'all' : (is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_int($r) || (is_string($r) && strlen($r) <= 4000) ? $r : throw new UnreadableRecipe("Step $n: \"regions\" are whole numbers and keys."), $v)) : throw new UnreadableRecipe("Step $n: \"regions\" must be \"all\" or a list of numbers and keys.")),
-                FieldType::Faces, FieldType::Edges => self::readNames($v, $key, $n),
+                FieldType::Faces, FieldType::Edges, FieldType::Sketches => self::readNames($v, $key, $n),
                 FieldType::Face => is_string($v) ? mb_substr($v, 0, 300) : throw new UnreadableRecipe("Step $n: \"$key\" must be text."),
                 default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, 121) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),
             };

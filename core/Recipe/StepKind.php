@@ -16,6 +16,8 @@ enum StepKind: string
     case Sketch = 'sketch';
     case Extrude = 'extrude';
     case Revolve = 'revolve';
+    case Sweep = 'sweep';
+    case Loft = 'loft';
     case Hole = 'hole';
     case Text = 'text';
     case Round = 'round';
@@ -114,6 +116,17 @@ enum StepKind: string
                 new Field('axis', FieldType::Line, 'axis', 'v-axis'),
                 new Field('angle', FieldType::Angle, 'angle', '360'),
                 new Field('way', FieldType::Choice, 'which way', 'down', ['down' => 'away from you', 'up' => 'towards you', 'middle' => 'evenly to both sides']),
+                $effect,
+            ],
+            self::Sweep => [
+                new Field('sketch', FieldType::Sketch, 'sketch', ''),
+                new Field('regions', FieldType::Regions, 'regions', 'all'),
+                new Field('path', FieldType::Sketch, 'sketch of the path', ''),
+                $effect,
+            ],
+            self::Loft => [
+                new Field('sketches', FieldType::Sketches, 'sketches', ''),
+                new Field('skin', FieldType::Choice, 'skin', 'straight', ['straight' => 'straight', 'smooth' => 'smooth']),
                 $effect,
             ],
             self::Hole => [

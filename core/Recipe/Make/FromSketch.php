@@ -9,10 +9,8 @@ use Cubo\Recipe\Message;
 use Cubo\Recipe\StepProblem;
 use Cubo\Sketch\Measured;
 use Cubo\Sketch\Sketch;
-use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Change\Cutting;
 use Cubo\Solid\Maker\Extrusion;
-use Cubo\Solid\Maker\Profile;
 use Cubo\Solid\Maker\Revolution;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
@@ -110,13 +108,12 @@ final class FromSketch
             [$du, $dv] = [-$du, -$dv];
         }
         $turned = static fn (float $u, float $v): array => [($u - $au) * $dv - ($v - $av) * $du, ($u - $au) * $du + ($v - $av) * $dv];
-        $loops = array_map(static fn (array $loop): array => array_map(static function (array $p) use ($turned): array {
-            [$r, $h] = $turned($p[0], $p[1]);
-            $c = $p[2]['circle'];
+        // what is drawn on the axis lies on it
+        $profile = $profile->mapped(static function (float $u, float $v) use ($turned): array {
+            [$r, $h] = $turned($u, $v);
 
-            // what is drawn on the axis lies on it
-            return [abs($r) < 1e-9 ? 0.0 : $r, $h, ['name' => $p[2]['name'], 'circle' => $c === null ? null : [...$turned($c[0], $c[1]), $c[2]]]];
-        }, $loop), $profile->loops);
+            return [abs($r) < 1e-9 ? 0.0 : $r, $h];
+        });
         $p = $sketch->placement;
         $x = $p->direction([$dv, -$du, 0.0]);
         $z = $p->direction([$du, $dv, 0.0]);
@@ -131,7 +128,7 @@ final class FromSketch
         };
         $frame = Transform::rotation(2, $begin)->then(new Transform([$x[0], $y[0], $z[0], $x[1], $y[1], $z[1], $x[2], $y[2], $z[2]], $at));
         try {
-            return Revolution::of($t->step->id, new Profile($loops), $angle, $frame);
+            return Revolution::of($t->step->id, $profile, $angle, $frame);
         } catch (Refused $r) {
             throw $t->refused($r, $r->reason === 'crosses-axis' ? 'The region crosses the axis.' : 'This cannot be turned.', $r->reason === 'no-angle' ? 'angle' : 'axis', $r->reason === 'no-angle');
         }

@@ -52,6 +52,12 @@ final readonly class Task
         return $this->sketches[$this->text($key)] ?? throw new StepProblem(new Message('no-sketch', 'There is no sketch here.', 'This step needs a sketch that stands before it, is switched on and can be read.', $key));
     }
 
+    /** A sketch by its id, where a step has a list of them. */
+    public function named(string $id, string $key): PlacedSketch
+    {
+        return $this->sketches[$id] ?? throw new StepProblem(new Message('no-sketch', 'A sketch is not here.', 'Each one must stand before this step, be switched on and be readable.', $key));
+    }
+
     /** The picked regions of the step's sketch. */
     public function profile(): Profile
     {

@@ -18,6 +18,36 @@ final readonly class Profile
     public function __construct(public array $loops) {}
 
     /**
+     * The profile in another frame of its plane.
+     *
+     * @param callable(float, float): array{float,float} $map a rigid motion or a mirror image
+     * @param bool $turnsOver whether it is a mirror image: outlines then run the other way
+     */
+    public function mapped(callable $map, bool $turnsOver = false): self
+    {
+        $loops = [];
+        foreach ($this->loops as $loop) {
+            $moved = [];
+            foreach ($loop as [$u, $v, $side]) {
+                $c = $side['circle'];
+                $moved[] = [...$map($u, $v), ['name' => $side['name'], 'circle' => $c === null ? null : [...$map($c[0], $c[1]), $c[2]]]];
+            }
+            if ($turnsOver) {
+                $n = count($moved);
+                $back = [];
+                for ($i = $n - 1; $i >= 0; $i--) {
+                    // the side that begins here now is the one that ended here
+                    $back[] = [$moved[$i][0], $moved[$i][1], $moved[($i + $n - 1) % $n][2]];
+                }
+                $moved = $back;
+            }
+            $loops[] = $moved;
+        }
+
+        return new self($loops);
+    }
+
+    /**
      * Itself, if a solid can be made of it.
      *
      * @throws Refused no-region, no-size, crosses-itself

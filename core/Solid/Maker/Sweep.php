@@ -56,6 +56,26 @@ final class Sweep
         return $solid;
     }
 
+    /**
+     * The direction in which a path begins.
+     *
+     * @return V
+     */
+    public static function begins(Path $path): array
+    {
+        return self::direction($path->segments[0], true);
+    }
+
+    /**
+     * Where the section's u and v point at the beginning of a path.
+     *
+     * @return array{V, V}
+     */
+    public static function frame(Path $path): array
+    {
+        return self::square(self::begins($path));
+    }
+
     private function __construct(private readonly Profile $section, private readonly Path $path)
     {
         $first = $path->segments[0];

@@ -191,3 +191,48 @@ it('finds everything again in the cache, and nothing that a changed source made'
         expect($volume($e->evaluate(Parts::recipe($steps($round)))))->toEqualWithDelta(48000 - 2 * ((float) $round / 2) ** 2 * M_PI * 20, 1e-3);
     }
 });
+
+/** @param list<array{string, list<array{float,float}>}> $lines kind and points */
+function pathDrawn(array $lines): array
+{
+    $points = $drawn = [];
+    foreach ($lines as $i => [$kind, $list]) {
+        $ids = [];
+        foreach ($list as [$u, $v]) {
+            $ids[] = $id = array_search([$u, $v], $points, true) ?: 'p' . count($points);
+            $points[$id] = [$u, $v];
+        }
+        $drawn[] = ['id' => "l$i", 'kind' => $kind, 'points' => $ids] + ($kind === 'arc' ? ['size' => hypot($list[1][0] - $list[0][0], $list[1][1] - $list[0][1])] : []);
+    }
+
+    return ['points' => $points, 'lines' => $drawn, 'relations' => []];
+}
+
+it('sweeps a region along a drawn path', function () use ($square) {
+    $up = [$square, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => pathDrawn([['line', [[0, 0], [0, 30]]]])]];
+    $sweep = ['kind' => 'sweep', 'sketch' => 's1', 'path' => 's2'];
+    expect(volumeOf([...$up, $sweep]))->toEqualWithDelta(6000, 1e-6)->and(heightOf([...$up, $sweep]))->toEqualWithDelta([0.0, 30.0], 1e-9);
+    // up and round a quarter circle of 40 about its middle line (Pappus, book 7), drawn from the far end
+    $bend = [$square, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => pathDrawn([['arc', [[40.0, 30.0], [40.0, 70.0], [0.0, 30.0]]], ['line', [[0, 0], [0.0, 30.0]]]])]];
+    expect(volumeOf([...$bend, $sweep]))->toEqualWithDelta(200 * (30 + 20 * M_PI), 1.0);
+    // downward: the region lies as it is drawn, whichever way the path goes
+    $askew = ['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 10, 10, 5)];
+    $down = [$askew, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => pathDrawn([['line', [[0, 0], [0, -30]]]])], $sweep];
+    expect(Parts::build($down)->part()->vertexBox())->toEqualWithDelta([0.0, 0.0, -30.0, 20.0, 10.0, 0.0], 1e-9);
+    $from = [$askew, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => pathDrawn([['line', [[0, 0], [0, 30]]]])], $sweep];
+    expect(Parts::build($from)->part()->vertexBox())->toEqualWithDelta([0.0, 0.0, 0.0, 20.0, 10.0, 30.0], 1e-9);
+    $outcome = static fn (array $path): string => Parts::outcome([$square, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => pathDrawn($path)], $sweep]);
+    expect($outcome([]))->toBe('no-path@path')->and($outcome([['line', [[0, 5], [0, 30]]]]))->toBe('path-apart@path')
+        ->and($outcome([['line', [[0, 0], [20, 30]]]]))->toBe('path-aslant@path')
+        ->and($outcome([['line', [[0, 0], [0, 30]]], ['line', [[50, 0], [50, 30]]]]))->toBe('path-broken@path')
+        ->and(Parts::outcome([$square, $sweep]))->toBe('no-sketch@path');
+});
+
+it('lofts from sketch to sketch', function () {
+    // a frustum of a pyramid: h/3 (A + a + sqrt(A a))
+    $steps = [['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 20)], ['kind' => 'sketch', 'offset' => '30', 'drawn' => rectangleDrawn(10, 10)], ['kind' => 'loft', 'sketches' => ['s1', 's2']]];
+    expect(volumeOf($steps))->toEqualWithDelta(10 * (400 + 100 + 200), 1e-6)
+        ->and(volumeOf(array_replace($steps, [2 => ['kind' => 'loft', 'sketches' => ['s2', 's1']]])))->toEqualWithDelta(7000, 1e-6)
+        ->and(Parts::outcome(array_replace($steps, [2 => ['kind' => 'loft', 'sketches' => ['s1']]])))->toBe('no-sections@sketches')
+        ->and(Parts::outcome(array_replace($steps, [2 => ['kind' => 'loft', 'sketches' => ['s1', 's9']]])))->toBe('no-sketch@sketches');
+});
