@@ -90,7 +90,7 @@ final class StepForm
         return $this->chosen('body', $options);
     }
 
-    public function sketch(): string
+    public function sketch(string $key = 'sketch'): string
     {
         $options = [];
         foreach ($this->document->steps as $s) {
@@ -101,9 +101,9 @@ final class StepForm
                 $options[$s->id] = $s->name;
             }
         }
-        $chosen = $this->step->text('sketch');
+        $chosen = $this->step->text($key);
 
-        return $this->chosen('sketch', isset($options[$chosen]) ? $options : [$chosen => 'pick a sketch'] + $options);
+        return $this->chosen($key, isset($options[$chosen]) ? $options : [$chosen => 'pick a sketch'] + $options);
     }
 
     /** A flat face, chosen from those there are; a click on the stage chooses one too. */
@@ -119,12 +119,20 @@ final class StepForm
     /** Faces or edges that are picked, each to be taken out again, and a list to pick more from. */
     public function picks(string $key, string $of): string
     {
-        $there = $this->names[$of === 'edge' ? 'edges' : 'faces'];
+        $there = match ($of) {
+            'edge' => $this->names['edges'],
+            'sketch' => array_column(array_map(static fn (Step $s): array => [$s->id, $s->name], array_filter($this->document->steps, static fn (Step $s): bool => $s->kind === StepKind::Sketch)), 1, 0),
+            default => $this->names['faces'],
+        };
         $name = "values[$key][]";
         $html = '';
         $picked = $this->step->names($key);
         foreach ($picked as $i => $one) {
-            $words = $of === 'edge' ? PartNames::edge($one, $this->document) : PartNames::face($one, $this->document);
+            $words = match ($of) {
+                'edge' => PartNames::edge($one, $this->document),
+                'sketch' => $this->document->step($one)->name ?? $one,
+                default => PartNames::face($one, $this->document),
+            };
             $html .= sprintf('<label class="pick" title="Take it out"><input type="checkbox" id="%s-%d" name="%s" value="%s" checked>%s</label> ', $this->id($key), $i, $name, e($one), e($words));
         }
         $more = array_filter(array_diff_key($there, array_flip($picked)), $this->isBefore(...), ARRAY_FILTER_USE_KEY);

@@ -24,7 +24,7 @@ final class Editing
                 FieldType::Shapes, FieldType::Faces, FieldType::Edges => [],
                 FieldType::Sketches => self::lastSketches($r),
                 FieldType::Step => self::lastMade($r),
-                FieldType::Sketch => self::lastSketch($r),
+                FieldType::Sketch => $kind === StepKind::Sweep && $key === 'sketch' ? (self::lastSketches($r)[0] ?? '') : self::lastSketch($r),
                 FieldType::Length, FieldType::Size, FieldType::SizeOrZero => self::inUnit($f->default, $r->unit),
                 default => $f->default,
             };

@@ -38,6 +38,12 @@ Revolve {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions',
 
 @if (count($f->regionsOfSketch()) > 1)@include('bench.regions', ['regions' => $f->regionsOfSketch(), 'taken' => $f->taken(), 'sends' => fn (int $n) => $f->sends('region', ['step' => $id, 'index' => $n])])@endif
 @break
+@case('sweep')
+Sweep {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, along the path in {!! $f->sketch('path') !!}
+@break
+@case('loft')
+Loft {!! $name !!} through {!! $f->picks('sketches', 'sketch') !!}, with a {!! $f->chosen('skin') !!} skin
+@break
 @case('hole')
 @php [$by, $head, $deep] = [$step->text('by'), $step->text('head'), $step->text('extent') === 'depth']; @endphp
 Drill {!! $name !!} {!! $f->chosen('where') !!} @if ($step->text('where') === 'points'){!! $f->sketch() !!}@else{!! $f->face() !!} at {!! $f->typed('u', 'along the face') !!}, {!! $f->typed('v', 'up the face') !!}@endif, {!! $f->chosen('by') !!} @if ($by === 'screw'){!! $f->chosen('screw') !!} {!! $f->chosen('fit') !!}@else{!! $f->typed('round', $by) !!} {{ $u }}@endif, {!! $f->chosen('extent') !!}@if ($deep) {!! $f->typed('depth', 'depth') !!} {{ $u }} {!! $f->chosen('bottom') !!}@endif, {!! $f->chosen('head') !!}@if ($head === 'bore') {!! $f->typed('wide', 'diameter of the head') !!} by {!! $f->typed('deep', 'depth of the head') !!} {{ $u }}@elseif ($head === 'sink') {!! $f->typed('wide', 'diameter of the head') !!} {{ $u }} at {!! $f->typed('angle', 'angle of the countersink') !!}°@endif @if ($step->text('where') === 'points'){!! $f->direction() !!}@endif

@@ -57,8 +57,8 @@
 </section>
 <footer class="composer" aria-label="Next step">
 <div class="verbs">
-@php $needsSketch = ['extrude', 'revolve']; $alone = ['block', 'cylinder', 'cone', 'ball', 'sketch', ...$needsSketch]; $hasSketch = collect($document->steps)->contains(fn ($s) => $s->kind->value === 'sketch'); @endphp
-@foreach (['Add a solid' => ['block', 'cylinder', 'cone', 'ball'], 'From a sketch' => ['sketch', 'extrude', 'revolve'], 'Into a face' => ['hole', 'text'], 'Edges and faces' => ['round', 'chamfer', 'hollow', 'draft', 'pull'], 'All of it, a body or a step' => ['move', 'turn', 'copy', 'mirror', 'repeat', 'split', 'scale']] as $caption => $kinds)
+@php $needsSketch = ['extrude', 'revolve', 'sweep', 'loft']; $alone = ['block', 'cylinder', 'cone', 'ball', 'sketch', ...$needsSketch]; $hasSketch = collect($document->steps)->contains(fn ($s) => $s->kind->value === 'sketch'); @endphp
+@foreach (['Add a solid' => ['block', 'cylinder', 'cone', 'ball'], 'From a sketch' => ['sketch', 'extrude', 'revolve', 'sweep', 'loft'], 'Into a face' => ['hole', 'text'], 'Edges and faces' => ['round', 'chamfer', 'hollow', 'draft', 'pull'], 'All of it, a body or a step' => ['move', 'turn', 'copy', 'mirror', 'repeat', 'split', 'scale']] as $caption => $kinds)
 <div><span>{{ $caption }}</span><ul>@foreach ($kinds as $k)<li><form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="add"><input type="hidden" name="kind" value="{{ $k }}"><button class="verb" id="verb-{{ $k }}" @disabled((in_array($k, $needsSketch, true) && ! $hasSketch) || (! in_array($k, $alone, true) && $glb === ''))><x-verb :kind="$k"/><span>{{ $k }}</span></button></form></li>@endforeach</ul></div>
 @endforeach
 <div class="files">@if ($glb !== '')Take the part with you<br><a class="link" href="{{ route('recipes.download', [$recipe, 'stl']) }}">STL</a> <a class="link" href="{{ route('recipes.download', [$recipe, '3mf']) }}">3MF</a> <a class="link" href="{{ route('recipes.download', [$recipe, 'json']) }}">Recipe</a>@endif</div>
