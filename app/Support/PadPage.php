@@ -7,6 +7,7 @@ namespace App\Support;
 use Cubo\Drawing\FeatureEdges;
 use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\NamedSizes;
 use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartEdge;
 use Cubo\Recipe\Recipe;
@@ -102,10 +103,10 @@ final class PadPage
      *
      * @return list<string> two paths
      */
-    public static function ghost(SolvedSketch $solved, int $n, Unit $unit): array
+    public static function ghost(SolvedSketch $solved, int $n, Unit $unit, NamedSizes $named): array
     {
         $way = $solved->ways[$n] ?? null;
-        $values = (new DimensionValues($solved->sketch, $unit))->values;
+        $values = (new DimensionValues($solved->sketch, $unit, $named))->values;
         $out = [];
         foreach ($way === null ? [] : [false, true] as $back) {
             $s = $way->moved($solved->sketch, $values, $back);

@@ -255,7 +255,7 @@ final class StepForm
 
     private function wrong(string $key): bool
     {
-        return $this->message?->field === $key;
+        return $this->message?->field === $key && ! $this->message->warning;
     }
 
     private function aria(string $key): string

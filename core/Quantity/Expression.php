@@ -46,6 +46,26 @@ final class Expression
     }
 
     /**
+     * What is typed as it is: a length in mm with 1, or a plain number with 0, which takes the unit of where it is used.
+     *
+     * @param (callable(string): (array{float,int}|null))|null $named
+     * @return array{float, 0|1}
+     *
+     * @throws UnreadableExpression
+     */
+    public static function value(string $typed, Unit $unit, ?callable $named = null): array
+    {
+        $e = new self($typed, $unit->inMillimetres(), $named);
+        [$value, $dimension] = $e->read();
+
+        return match ($dimension) {
+            0 => [$value, 0],
+            1 => [$value, 1],
+            default => throw new UnreadableExpression('This is neither a length nor a plain number.'),
+        };
+    }
+
+    /**
      * A plain number, for angles in degrees and counts.
      *
      * @param (callable(string): (array{float,int}|null))|null $named as for length()
@@ -99,7 +119,7 @@ final class Expression
                 $this->tokens[] = ['name', $value];
             } elseif (preg_match('/^("|[a-zA-Zµ]+)/u', $rest, $m)) {
                 if (! isset(self::UNITS[strtolower($m[1])])) {
-                    throw new UnreadableExpression($this->named === null ? "“{$m[1]}” is not a unit Cubo knows. Use mm, cm, m, in or \"." : "“{$m[1]}” is neither a unit nor the name of a dimension here.");
+                    throw new UnreadableExpression($this->named === null ? "“{$m[1]}” is not a unit Cubo knows. Use mm, cm, m, in or \"." : "“{$m[1]}” is not a unit Cubo knows (mm, cm, m, in, \"), and nothing here has that name.");
                 }
                 $this->tokens[] = ['unit', strtolower($m[1])];
             } elseif (preg_match('/^[-+*\/()]/', $rest, $m)) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 
 /** The edits a person makes to a recipe, each giving a new recipe. Unknown steps and keys change nothing. */
@@ -32,6 +33,65 @@ final class Editing
         $same = count(array_filter($r->steps, static fn (Step $s): bool => $s->kind === $kind));
 
         return $r->withStep(new Step($r->freshId(), $kind, $kind->word() . ($same > 0 ? ' ' . ($same + 1) : ''), $values));
+    }
+
+    /**
+     * The table of sizes as typed, row by row. A row whose name changes takes everything that uses it along; a row
+     * without a name and value goes. What is no name, or stands twice, is left as it was.
+     *
+     * @param array<array-key, mixed> $rows of ["name" => ..., "value" => ...], those there are in their order, then new ones
+     */
+    public static function sizes(Recipe $r, array $rows): Recipe
+    {
+        $old = array_keys($r->sizes);
+        $sizes = $renamed = [];
+        foreach (array_slice(array_values($rows), 0, NamedSizes::MOST) as $i => $row) {
+            $get = static fn (string $key): string => is_array($row) && is_string($row[$key] ?? null) ? self::typed($row[$key]) : '';
+            $name = strtolower($get('name'));
+            if ($name === '' && $get('value') === '') {
+                continue;
+            }
+            if (! preg_match(NamedSizes::NAME, $name) || isset(Expression::UNITS[$name]) || isset($sizes[$name])) {
+                if (! isset($old[$i])) {
+                    continue;
+                }
+                $name = (string) $old[$i];
+            }
+            if (isset($old[$i]) && $old[$i] !== $name) {
+                $renamed[(string) $old[$i]] = $name;
+            }
+            $sizes[$name] = $get('value');
+        }
+        if ($renamed !== []) {
+            $pattern = '/(?<![a-z0-9_])(' . implode('|', array_keys($renamed)) . ')(?![a-z0-9_])/';
+            $new = static fn (string $text, array $hidden = []): string => (string) preg_replace_callback($pattern, static fn (array $m): string => in_array($m[1], $hidden, true) ? $m[1] : $renamed[$m[1]], $text);
+            $sizes = array_map(static fn (string $text): string => $new($text), $sizes);
+            foreach ($r->steps as $s) {
+                $r = $r->withStep(self::renamedIn($s, $new));
+            }
+        }
+
+        return $r->withSizes($sizes);
+    }
+
+    /** @param callable(string, list<string>=): string $new text and names that mean something else in it */
+    private static function renamedIn(Step $s, callable $new): Step
+    {
+        foreach ($s->kind->fields() as $key => $field) {
+            $v = $s->values[$key] ?? null;
+            if (is_string($v) && in_array($field->type, [FieldType::Length, FieldType::Size, FieldType::SizeOrZero, FieldType::Angle, FieldType::Count, FieldType::Factor], true)) {
+                $s = $s->with($key, $new($v));
+            } elseif ($field->type === FieldType::Drawing && is_array($v)) {
+                // a dimension of the sketch that has the old name hides it there
+                $own = array_column($v['relations'] ?? [], 'id');
+                $v['relations'] = array_map(static fn (array $relation): array => isset($relation['value']) ? [...$relation, 'value' => $new($relation['value'], $own)] : $relation, $v['relations'] ?? []);
+                $s = $s->with($key, $v);
+            } elseif ($field->type === FieldType::Shapes && is_array($v)) {
+                $s = $s->with($key, array_map(static fn (array $shape): array => [...$shape, ...array_map(static fn (string $text): string => $new($text), array_intersect_key($shape, array_flip(['u', 'v', 'width', 'height', 'round'])))], $v));
+            }
+        }
+
+        return $s;
     }
 
     /** @return array<string, string> a new outline for a sketch */

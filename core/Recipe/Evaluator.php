@@ -13,6 +13,7 @@ use Cubo\Recipe\Make\Holes;
 use Cubo\Recipe\Make\OnFaces;
 use Cubo\Recipe\Make\ReadySolids;
 use Cubo\Recipe\Make\Task;
+use Cubo\Recipe\Make\Warnings;
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\DrawnCurves;
 use Cubo\Sketch\Area\Outline;
@@ -51,6 +52,7 @@ final class Evaluator
         // the solid itself is only read from the cache when a later step must be computed, or at the end
         $behind = false;
         $key = $nothing = sha1(self::VERSION);
+        $named = $recipe->named();
         $results = $sketches = [];
         foreach ($recipe->steps as $step) {
             if ($step->off) {
@@ -64,14 +66,14 @@ final class Evaluator
                         $part = $this->cache->get($key) ?? $this->anew($recipe, $step->id);
                         $behind = false;
                     }
-                    [$sketches[$step->id], $notes] = $this->sketch($step, $recipe->unit, $part);
+                    [$sketches[$step->id], $notes] = $this->sketch($step, $recipe->unit, $part, $named);
                     $results[$step->id] = new StepResult($step->id, 'done', $notes, $sketches[$step->id]->areas->regions);
 
                     continue;
                 }
-                $next = sha1($key . json_encode($this->dependsOn($step, $recipe, $sketches)));
+                $next = sha1($key . json_encode($this->dependsOn($step, $recipe, $sketches, $named)));
                 $known = $this->cache->problem($next);
-                if ($known !== null) {
+                if ($known !== null && ! $known->warning) {
                     throw new StepProblem($known);
                 }
                 if ($this->cache->has($next)) {
@@ -81,16 +83,21 @@ final class Evaluator
                         $part = $this->cache->get($key) ?? $this->anew($recipe, $step->id);
                         $behind = false;
                     }
+                    $before = $part;
                     try {
-                        $part = $this->apply($part, $step, $recipe, $sketches);
+                        $part = $this->apply($part, $step, $recipe, $sketches, $named);
                     } catch (StepProblem $p) {
                         $this->cache->putProblem($next, $p->note);
                         throw $p;
                     }
                     $this->cache->put($next, $part);
+                    $known = Warnings::of($before, $part, new Task($before, $step, new StepValues($step, $recipe->unit, $named), $recipe->unit, $sketches));
+                    if ($known !== null) {
+                        $this->cache->putProblem($next, $known);
+                    }
                 }
                 $key = $next;
-                $results[$step->id] = new StepResult($step->id, 'done');
+                $results[$step->id] = new StepResult($step->id, 'done', $known === null ? [] : [$known]);
             } catch (StepProblem $p) {
                 $results[$step->id] = new StepResult($step->id, 'failed', [$p->note]);
             }
@@ -113,7 +120,7 @@ final class Evaluator
             $steps[] = $s;
         }
 
-        return (new self)->evaluate(new Recipe($recipe->unit, $steps))->part();
+        return (new self)->evaluate(new Recipe($recipe->unit, $steps, '', 0, $recipe->sizes))->part();
     }
 
     /**
@@ -122,7 +129,7 @@ final class Evaluator
      * @param array<string, PlacedSketch> $sketches read so far
      * @return array<mixed>
      */
-    private function dependsOn(Step $step, Recipe $recipe, array $sketches): array
+    private function dependsOn(Step $step, Recipe $recipe, array $sketches, NamedSizes $named): array
     {
         $values = $step->toArray();
         unset($values['name']);
@@ -142,19 +149,25 @@ final class Evaluator
             }
         }
 
-        return [$recipe->unit->value, $values, $on];
+        $all = [$recipe->unit->value, $values, $on];
+
+        return $recipe->sizes === [] ? $all : [...$all, $named->in((string) json_encode($all))];
     }
 
     /** @param array<string, PlacedSketch> $sketches */
-    private function apply(Solid $part, Step $step, Recipe $recipe, array $sketches): Solid
+    private function apply(Solid $part, Step $step, Recipe $recipe, array $sketches, NamedSizes $named): Solid
     {
-        $task = new Task($part, $step, new StepValues($step, $recipe->unit), $recipe->unit, $sketches);
+        $task = new Task($part, $step, new StepValues($step, $recipe->unit, $named), $recipe->unit, $sketches);
         if ($step->text('of') === 'step') {
             return $this->again($task, $recipe);
         }
         $tool = self::tool($task);
         if ($tool !== null) {
-            return $this->combine($part, $tool, self::effect($step), $step->id);
+            try {
+                return $this->combine($part, $tool, self::effect($step), $step->id);
+            } catch (StepProblem $p) {
+                throw $p->note->code === 'cuts-nothing' ? $this->orTheOtherWay($task, $p) : $p;
+            }
         }
         $this->beforeItIsTooLate();
 
@@ -162,6 +175,22 @@ final class Evaluator
             StepKind::Round, StepKind::Chamfer, StepKind::Hollow, StepKind::Draft, StepKind::Pull => OnFaces::change($task),
             default => Arranging::change($task, $this->beforeItIsTooLate(...)),
         }));
+    }
+
+    /** A cut that misses the part: whether it would meet it in the other direction. */
+    private function orTheOtherWay(Task $t, StepProblem $p): StepProblem
+    {
+        if (! isset($t->step->kind->fields()['direction'])) {
+            return $p;
+        }
+        try {
+            $turned = $t->step->with('direction', $t->text('direction') === 'down' ? 'up' : 'down');
+            $this->combine($t->part, self::tool($t->for($turned)) ?? new Solid, 'cut', $t->step->id);
+        } catch (StepProblem) {
+            return $p;
+        }
+
+        return new StepProblem(new Message('cuts-nothing', $p->note->what, 'In the other direction it would take something away. The part is shown without this step.', 'direction'));
     }
 
     /** What a step makes of its own; null for one that only changes the part. */
@@ -263,10 +292,10 @@ final class Evaluator
      * @param Solid $part as it is before the step; looked at only by sketches on its faces and with its edges
      * @return array{PlacedSketch, list<Message>}
      */
-    private function sketch(Step $step, Unit $unit, Solid $part): array
+    private function sketch(Step $step, Unit $unit, Solid $part, NamedSizes $named): array
     {
         $curves = [];
-        $v = new StepValues($step, $unit);
+        $v = new StepValues($step, $unit, $named);
         foreach ($step->shapes() as $i => $s) {
             $letter = Letters::small($i);
             $get = static fn (string $key, FieldType $type): float => $v->length($s[$key], "shapes.$i.$key", "$key of outline $letter", $type);
@@ -286,7 +315,7 @@ final class Evaluator
         $up = Transform::translation([0.0, 0.0, $v->number('offset')])->then($plane);
         [$drawn, $gone] = EdgesTakenOver::any($step->drawn()) ? EdgesTakenOver::renewed($step->drawn(), PartEdges::seenOnto($part, $up)) : [$step->drawn(), []];
         $notes = $gone === [] ? [] : [new Message('edge-gone', 'An edge of the part is gone.', implode(', ', array_slice($gone, 0, 6)) . (count($gone) === 1 ? ' was taken over from an edge that is' : ' were taken over from edges that are') . ' not there any more. The sketch keeps them where they last were.', 'drawn', true)];
-        $drawn = self::settled($drawn, $unit);
+        $drawn = self::settled($drawn, $unit, $named);
         try {
             return [new PlacedSketch($up, new Arrangement([...$curves, ...DrawnCurves::of($drawn)]), $drawn), $notes];
         } catch (TooManyPieces $e) {
@@ -295,9 +324,9 @@ final class Evaluator
     }
 
     /** A sketch with its relations kept. */
-    private static function settled(Sketch $sketch, Unit $unit): Sketch
+    private static function settled(Sketch $sketch, Unit $unit, NamedSizes $named): Sketch
     {
-        $read = new DimensionValues($sketch, $unit);
+        $read = new DimensionValues($sketch, $unit, $named);
         foreach ($read->problems as $id => $problem) {
             throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "Dimension $id says “{$sketch->relations[$id]->value}”. $problem", "drawn.$id"));
         }

@@ -24,10 +24,10 @@ final readonly class PartBefore
             }
             $steps[] = $s;
         }
-        $state = $evaluate(new Recipe($recipe->unit, $steps));
+        $state = $evaluate(new Recipe($recipe->unit, $steps, '', 0, $recipe->sizes));
         $plane = SketchPlane::tryFrom($sketch->text('plane'))?->placement() ?? FacePlane::placement($state->part(), $sketch->text('face'));
         try {
-            $height = Expression::length($sketch->text('offset') === '' ? '0' : $sketch->text('offset'), $recipe->unit);
+            $height = Expression::length($sketch->text('offset') === '' ? '0' : $sketch->text('offset'), $recipe->unit, $recipe->named());
         } catch (UnreadableExpression) {
             $height = 0.0;
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\SketchFormat;
 use InvalidArgumentException;
@@ -26,8 +27,9 @@ final readonly class Recipe
     /**
      * @param list<Step> $steps
      * @param int $spent the highest number a step's id has had, deleted steps included
+     * @param array<string, string> $sizes the table of named sizes, as typed
      */
-    public function __construct(public Unit $unit, public array $steps = [], public string $title = '', private int $spent = 0) {}
+    public function __construct(public Unit $unit, public array $steps = [], public string $title = '', private int $spent = 0, public array $sizes = []) {}
 
     /** @throws UnreadableRecipe */
     public static function fromJson(string $json): self
@@ -72,7 +74,26 @@ final readonly class Recipe
             throw new UnreadableRecipe('"spent" must be a whole number.');
         }
 
-        return new self($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent);
+        return new self($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent, self::readSizes($data['sizes'] ?? []));
+    }
+
+    /**
+     * @return array<string, string>
+     */
+    private static function readSizes(mixed $raw): array
+    {
+        if (! is_array($raw) || count($raw) > NamedSizes::MOST) {
+            throw new UnreadableRecipe('"sizes" must be an object of at most ' . NamedSizes::MOST . ' names.');
+        }
+        $out = [];
+        foreach ($raw as $name => $value) {
+            if (! is_string($name) || ! preg_match(NamedSizes::NAME, $name) || isset(Expression::UNITS[$name])) {
+                throw new UnreadableRecipe("\"sizes\": a name is a small letter with small letters, digits and _ after it and no unit, \"$name\" is not.");
+            }
+            $out[$name] = is_string($value) || is_int($value) || is_float($value) ? mb_substr((string) $value, 0, 121) : throw new UnreadableRecipe("\"sizes\": $name must be text or a number.");
+        }
+
+        return $out;
     }
 
     private static function readStep(mixed $raw, int $n): Step
@@ -165,6 +186,7 @@ final readonly class Recipe
     {
         return ['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value]
             + ($this->spent > 0 ? ['spent' => $this->spent] : [])
+            + ($this->sizes !== [] ? ['sizes' => $this->sizes] : [])
             + ['steps' => array_map(static fn (Step $s): array => $s->toArray(), $this->steps)];
     }
 
@@ -182,6 +204,17 @@ final readonly class Recipe
         }
 
         return null;
+    }
+
+    public function named(): NamedSizes
+    {
+        return new NamedSizes($this->sizes, $this->unit);
+    }
+
+    /** @param array<string, string> $sizes */
+    public function withSizes(array $sizes): self
+    {
+        return new self($this->unit, $this->steps, $this->title, $this->spent, $sizes);
     }
 
     /** An id no step has had: numbers only grow, so a name is never reused. */
@@ -209,16 +242,16 @@ final readonly class Recipe
                 $steps = $this->steps;
                 $steps[$i] = $new;
 
-                return new self($this->unit, $steps, $this->title, $this->spent);
+                return new self($this->unit, $steps, $this->title, $this->spent, $this->sizes);
             }
         }
 
-        return new self($this->unit, [...$this->steps, $new], $this->title, $this->spent);
+        return new self($this->unit, [...$this->steps, $new], $this->title, $this->spent, $this->sizes);
     }
 
     public function without(string $id): self
     {
-        return new self($this->unit, array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), $this->title, $this->highest());
+        return new self($this->unit, array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), $this->title, $this->highest(), $this->sizes);
     }
 
     /** @param int $places up (negative) or down the log */
@@ -233,6 +266,6 @@ final readonly class Recipe
             }
         }
 
-        return new self($this->unit, $steps, $this->title, $this->spent);
+        return new self($this->unit, $steps, $this->title, $this->spent, $this->sizes);
     }
 }

@@ -13,7 +13,7 @@ use Cubo\Sketch\SketchFormat;
 final class ShapesDrawn
 {
     /** The step itself where it has none, or where one cannot be read. */
-    public static function of(Step $step, Unit $unit): Step
+    public static function of(Step $step, Unit $unit, ?NamedSizes $named = null): Step
     {
         $shapes = $step->shapes();
         if ($shapes === []) {
@@ -25,7 +25,7 @@ final class ShapesDrawn
                 $line = $s['kind'] === 'circle'
                     ? "circle {$s['by']} {$s['round']} at {$s['u']}; {$s['v']}"
                     : "rectangle {$s['width']} by {$s['height']} " . ($s['from'] === 'corner' ? 'corner ' : '') . "at {$s['u']}; {$s['v']}";
-                $sketch = TypedLine::draw($sketch, $line, $unit);
+                $sketch = TypedLine::draw($sketch, $line, $unit, $named);
             }
         } catch (UnreadableLine) {
             return $step;

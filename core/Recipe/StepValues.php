@@ -14,11 +14,12 @@ final readonly class StepValues
     /** No size beyond ten metres, mm. */
     public const MOST = 10000.0;
 
-    public function __construct(public Step $step, private Unit $unit) {}
+    /** @param NamedSizes|null $named the recipe's table of sizes */
+    public function __construct(public Step $step, private Unit $unit, private ?NamedSizes $named = null) {}
 
     public function for(Step $other): self
     {
-        return new self($other, $this->unit);
+        return new self($other, $this->unit, $this->named);
     }
 
     public function number(string $key): float
@@ -47,7 +48,7 @@ final readonly class StepValues
     public function length(string $typed, string $key, string $label, FieldType $type): float
     {
         try {
-            $mm = Expression::length($typed, $this->unit);
+            $mm = Expression::length($typed, $this->unit, $this->named);
         } catch (UnreadableExpression $e) {
             throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "The $label says “{$typed}”. " . $e->getMessage(), $key));
         }
@@ -67,7 +68,7 @@ final readonly class StepValues
     private function plain(string $typed, string $key): float
     {
         try {
-            $v = Expression::number($typed);
+            $v = Expression::number($typed, $this->named);
         } catch (UnreadableExpression $e) {
             throw new StepProblem(new Message('unreadable', 'This number cannot be read.', "It says “{$typed}”. " . $e->getMessage(), $key));
         }

@@ -23,7 +23,8 @@ final class DimensionValues
     /** @var array<string, true> being read just now */
     private array $open = [];
 
-    public function __construct(private readonly Sketch $sketch, private readonly Unit $unit)
+    /** @param (callable(string): (array{float,int}|null))|null $outer names known beyond the sketch */
+    public function __construct(private readonly Sketch $sketch, private readonly Unit $unit, private $outer = null)
     {
         foreach ($sketch->relations as $r) {
             if ($r->kind->isDimension() && ! $r->measured) {
@@ -50,7 +51,7 @@ final class DimensionValues
             $named = function (string $name): ?array {
                 $other = $this->sketch->relations[$name] ?? null;
                 if ($other === null || ! $other->kind->isDimension()) {
-                    return null;
+                    return $this->outer === null ? null : ($this->outer)($name);
                 }
                 if ($other->measured) {
                     throw new UnreadableExpression("“{$name}” is only measured; a value cannot be built on it.");

@@ -80,13 +80,14 @@ final class BenchController extends Controller
         $this->authorize('edit', $recipe);
         $input = $request->validate([
             'version' => ['required', 'integer'],
-            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'undo', 'redo'])],
+            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'undo', 'redo'])],
             'step' => ['nullable', 'string', 'max:12'],
             'kind' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:60'],
             'places' => ['nullable', 'integer', 'between:-200,200'],
             'index' => ['nullable', 'integer', 'between:0,200'],
             'values' => ['nullable', 'array', 'max:40'],
+            'sizes' => ['nullable', 'array', 'max:80'],
         ]);
         $version = (int) $input['version'];
         $focus = null;
@@ -141,6 +142,7 @@ final class BenchController extends Controller
             'shift' => $d->shifted($step, (int) ($in['places'] ?? 0)),
             'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),
             'add-shape' => Editing::addShape($d, $step, (string) ($in['kind'] ?? '')),
+            'sizes' => Editing::sizes($d, (array) ($in['sizes'] ?? [])),
             'drop-shape' => Editing::dropShape($d, $step, (int) ($in['index'] ?? -1)),
             default => $d,
         };

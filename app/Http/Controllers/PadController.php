@@ -55,6 +55,7 @@ final class PadController extends Controller
         $s = $this->sketch($recipe, $step);
         $in = (array) $request->json()->all();
         $unit = $recipe->document()->unit;
+        $named = $recipe->document()->named();
         try {
             if (in_array($in['do'] ?? '', ['undo', 'redo'], true)) {
                 $in['do'] === 'undo' ? $this->book->undo($recipe, (int) ($in['version'] ?? 0)) : $this->book->redo($recipe, (int) ($in['version'] ?? 0));
@@ -69,9 +70,9 @@ final class PadController extends Controller
                 return $this->withSquares($request, $recipe, $s);
             }
             if (($in['do'] ?? '') === 'way') {
-                return response()->json(['ghost' => PadPage::ghost(PadEdit::solved($s->drawn(), $unit), is_int($in['n'] ?? null) ? $in['n'] : 0, $unit)]);
+                return response()->json(['ghost' => PadPage::ghost(PadEdit::solved($s->drawn(), $unit, $named), is_int($in['n'] ?? null) ? $in['n'] : 0, $unit, $named)]);
             }
-            $after = ($in['do'] ?? '') === 'take' ? $this->taken($recipe, $s, $in) : PadEdit::make($s->drawn(), $in, $unit);
+            $after = ($in['do'] ?? '') === 'take' ? $this->taken($recipe, $s, $in) : PadEdit::make($s->drawn(), $in, $unit, $named);
             if (($in['keep'] ?? true) === false) {
                 // while something is dragged nothing is saved
                 return response()->json(['drawing' => PadPage::drawing($after, $unit)]);
@@ -95,7 +96,7 @@ final class PadController extends Controller
         abort_if($s === null || $s->kind !== StepKind::Sketch, 404);
 
         // outlines given by numbers alone are drawn here like all others, with these numbers as their sizes
-        $s = ShapesDrawn::of($s, $recipe->document()->unit);
+        $s = ShapesDrawn::of($s, $recipe->document()->unit, $recipe->document()->named());
         if (! EdgesTakenOver::any($s->drawn())) {
             return $s;
         }
@@ -113,7 +114,7 @@ final class PadController extends Controller
     {
         $keys = array_values(array_filter(is_array($in['of'] ?? null) ? array_slice($in['of'], 0, 200) : [], is_string(...)));
         try {
-            return PadEdit::held(EdgesTakenOver::take($s->drawn(), $this->bench->edges($this->before($recipe, $s)), $keys), $recipe->document()->unit);
+            return PadEdit::held(EdgesTakenOver::take($s->drawn(), $this->bench->edges($this->before($recipe, $s)), $keys), $recipe->document()->unit, $recipe->document()->named());
         } catch (InvalidArgumentException $e) {
             throw new Refusal($e->getMessage());
         }
@@ -151,7 +152,7 @@ final class PadController extends Controller
         $unit = $recipe->document()->unit;
         $sketch = $step->drawn();
         try {
-            $solved ??= PadEdit::solved($sketch, $unit);
+            $solved ??= PadEdit::solved($sketch, $unit, $recipe->document()->named());
         } catch (Refusal $e) {
             // a file may hold what cannot be settled: shown as drawn, with the reason
             $solved = new SolvedSketch($sketch, $e->clash);

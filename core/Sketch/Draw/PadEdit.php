@@ -26,21 +26,22 @@ final class PadEdit
 
     /**
      * @param array<string, mixed> $in "do" and what belongs to it
+     * @param (callable(string): (array{float,int}|null))|null $outer names known beyond the sketch
      *
      * @throws Refusal
      */
-    public static function make(Sketch $s, array $in, Unit $unit): SolvedSketch
+    public static function make(Sketch $s, array $in, Unit $unit, ?callable $outer = null): SolvedSketch
     {
         try {
             $after = match ($in['do'] ?? null) {
                 'draw' => self::drawn($s, self::text($in, 'tool'), self::spots($in['spots'] ?? []), (array) ($in['options'] ?? [])),
-                'type' => TypedLine::draw($s, self::text($in, 'text'), $unit),
+                'type' => TypedLine::draw($s, self::text($in, 'text'), $unit, $outer),
                 'relate' => self::related($s, $in),
                 'size' => self::sized($s, self::ids($in), $unit),
                 'value' => self::valued($s, $in),
                 'remove' => array_reduce(self::ids($in), static fn (Sketch $x, string $id): Sketch => $x->without($id), $s),
                 'role' => self::withRole($s, self::ids($in), Role::tryFrom(self::text($in, 'role')) ?? Role::Outline),
-                'drag' => self::dragged($s, $in, $unit),
+                'drag' => self::dragged($s, $in, $unit, $outer),
                 'close' => self::closed($s, self::ids($in)),
                 default => $s,
             };
@@ -54,27 +55,33 @@ final class PadEdit
             }
         }
 
-        return self::held($after, $unit);
+        return self::held($after, $unit, $outer);
     }
 
     /**
      * A sketch that is to be kept, with its relations kept.
      *
+     * @param (callable(string): (array{float,int}|null))|null $outer
+     *
      * @throws Refusal
      */
-    public static function held(Sketch $after, Unit $unit): SolvedSketch
+    public static function held(Sketch $after, Unit $unit, ?callable $outer = null): SolvedSketch
     {
         if (count($after->points) > SketchFormat::MOST_POINTS || count($after->entities) > SketchFormat::MOST_ENTITIES || count($after->relations) > SketchFormat::MOST_RELATIONS) {
             throw new Refusal('A sketch holds no more than ' . SketchFormat::MOST_ENTITIES . ' lines.');
         }
 
-        return self::solved($after, $unit);
+        return self::solved($after, $unit, $outer);
     }
 
-    /** @throws Refusal */
-    public static function solved(Sketch $s, Unit $unit): SolvedSketch
+    /**
+     * @param (callable(string): (array{float,int}|null))|null $outer
+     *
+     * @throws Refusal
+     */
+    public static function solved(Sketch $s, Unit $unit, ?callable $outer = null): SolvedSketch
     {
-        $read = new DimensionValues($s, $unit);
+        $read = new DimensionValues($s, $unit, $outer);
         foreach ($read->problems as $id => $problem) {
             throw new Refusal("$id says “{$s->relations[$id]->value}”. $problem", [$id]);
         }
@@ -261,8 +268,11 @@ final class PadEdit
         return $s;
     }
 
-    /** @param array<string, mixed> $in */
-    private static function dragged(Sketch $s, array $in, Unit $unit): Sketch
+    /**
+     * @param array<string, mixed> $in
+     * @param (callable(string): (array{float,int}|null))|null $outer
+     */
+    private static function dragged(Sketch $s, array $in, Unit $unit, ?callable $outer): Sketch
     {
         $point = self::text($in, 'point');
         [$to] = self::spots([$in]);
@@ -270,7 +280,7 @@ final class PadEdit
             throw new InvalidArgumentException('This point is gone.');
         }
 
-        return SketchSolver::drag($s, (new DimensionValues($s, $unit))->values, $point, [$to->u, $to->v]);
+        return SketchSolver::drag($s, (new DimensionValues($s, $unit, $outer))->values, $point, [$to->u, $to->v]);
     }
 
     /** @param list<string> $of two points that become one */

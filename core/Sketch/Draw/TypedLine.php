@@ -34,19 +34,23 @@ final class TypedLine
 
     private readonly Words $words;
 
-    private function __construct(private readonly Pen $pen, Unit $unit)
+    private function __construct(private readonly Pen $pen, Unit $unit, ?callable $outer)
     {
-        $this->words = new Words($pen, $unit);
+        $this->words = new Words($pen, $unit, $outer);
     }
 
-    /** @throws UnreadableLine */
-    public static function draw(Sketch $sketch, string $typed, Unit $unit): Sketch
+    /**
+     * @param (callable(string): (array{float,int}|null))|null $outer names known beyond the sketch
+     *
+     * @throws UnreadableLine
+     */
+    public static function draw(Sketch $sketch, string $typed, Unit $unit, ?callable $outer = null): Sketch
     {
         $typed = trim((string) preg_replace('/\s+/', ' ', mb_substr($typed, 0, 300)));
         if ($typed === '') {
             throw new UnreadableLine('Type what to draw, for instance “' . self::EXAMPLES[1] . '”.');
         }
-        $t = new self(new Pen($sketch), $unit);
+        $t = new self(new Pen($sketch), $unit, $outer);
         try {
             $t->read($typed);
         } catch (UnreadableExpression|InvalidArgumentException $e) {

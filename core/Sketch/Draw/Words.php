@@ -15,7 +15,8 @@ use Cubo\Sketch\Sketch;
 /** What typed lines are made of: sizes, points, places, names of things. */
 final class Words
 {
-    public function __construct(public readonly Pen $pen, public readonly Unit $unit) {}
+    /** @param (callable(string): (array{float,int}|null))|null $outer names known beyond the sketch */
+    public function __construct(public readonly Pen $pen, public readonly Unit $unit, private $outer = null) {}
 
     /** A length; names of dimensions stand for their values. */
     public function expression(string $typed): float
@@ -25,9 +26,9 @@ final class Words
         return Expression::length($typed, $this->unit, function (string $name) use (&$known): ?array {
             $r = $this->pen->sketch->relations[$name] ?? null;
             if ($r === null || ! $r->kind->isDimension()) {
-                return null;
+                return $this->outer === null ? null : ($this->outer)($name);
             }
-            $known ??= (new DimensionValues($this->pen->sketch, $this->unit))->values;
+            $known ??= (new DimensionValues($this->pen->sketch, $this->unit, $this->outer))->values;
 
             return isset($known[$name]) ? [$known[$name], $r->kind === RelationKind::Angle ? 0 : 1] : null;
         });

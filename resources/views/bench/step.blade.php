@@ -95,7 +95,7 @@ Copy {!! $name !!}: {!! $f->body() !!} {!! $f->typed('times', 'number of copies'
 @endswitch
 @if (isset($step->kind->fields()['effect'])){!! $f->chosen('effect') !!}@endif
 </div>
-@if ($f->message)<span class="why" id="{{ $id }}-why" role="alert"><b class="off">{{ $f->message->what }}</b> {{ $f->message->why }}</span>@endif
+@if ($f->message)<span class="why {{ $f->message->warning ? 'hintful' : '' }}" id="{{ $id }}-why" role="{{ $f->message->warning ? 'status' : 'alert' }}"><b class="{{ $f->message->warning ? '' : 'off' }}">{{ $f->message->what }}</b> {{ $f->message->why }}</span>@endif
 @if ($step->off)<span class="why">This step is switched off. The part is shown without it.</span>@endif
 <div class="tools" role="group" aria-label="Step {{ $n }}">
 <button class="link" {!! $f->sends('shift', ['places' => -1]) !!} @disabled($n === 1)>Earlier</button>

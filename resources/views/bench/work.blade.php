@@ -48,11 +48,18 @@
 <header><h2>Build log</h2><span class="small" id="bench-sync">
 <form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="undo"><button class="link" id="undo" @disabled(! $canUndo)>Undo</button></form>&ensp;
 <form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="redo"><button class="link" id="redo" @disabled(! $canRedo)>Redo</button></form></span></header>
+@php $named = $document->named(); $rows = [...array_map(null, array_keys($document->sizes), array_values($document->sizes)), ['', '']]; @endphp
+<details class="sizes" id="sizes" @if ($named->problems !== [] || $document->sizes !== []) open @endif><summary>Named sizes</summary>
+<form {!! $edit !!} hx-trigger="change, submit">{!! $hidden !!}<input type="hidden" name="do" value="sizes">
+@foreach ($rows as $i => [$n, $v])<div class="size-row"><input class="val" id="size-{{ $i }}-name" name="sizes[{{ $i }}][name]" value="{{ $n }}" aria-label="{{ $n === '' ? 'name of a new size' : "name of size $n" }}" placeholder="wall" maxlength="24" autocomplete="off" spellcheck="false" size="8"> is <input class="val {{ isset($named->problems[$n]) ? 'bad' : '' }}" id="size-{{ $i }}-value" name="sizes[{{ $i }}][value]" value="{{ $v }}" aria-label="{{ $n === '' ? 'value of a new size' : "value of $n" }}" placeholder="2" maxlength="120" autocomplete="off" spellcheck="false" size="10">@if ($n !== '') <span class="small quiet">{{ $named->shown($n) === $v ? '' : $named->shown($n) }}</span>@endif @if (isset($named->problems[$n]))<span class="why" role="alert"><b class="off">This size cannot be read.</b> {{ $named->problems[$n] }}</span>@endif</div>
+@endforeach
+<p class="small quiet">A name can stand in every value below: “width - 2*wall”.</p><button class="vh">Keep these sizes</button></form></details>
 @if ($document->steps === [])<p class="empty">No step yet. Each step is a sentence here; every value in it can be changed at any time.</p>@endif
 <ol>@foreach ($document->steps as $i => $step)@include('bench.step', ['n' => $i + 1])@endforeach</ol>
 @if ($readouts !== null)
 <dl class="readouts"><dt>Overall</dt><dd class="num" style="grid-column:2/5">{{ implode(' × ', array_map(fn ($v) => $unit->show($v), $readouts['size'])) }} {{ $unit->value }}</dd>
 <dt>Volume</dt><dd class="num">{{ \Cubo\Check\Requirement::volume($readouts['volume'], $unit) }}</dd><dt>Pieces</dt><dd class="num">{{ $readouts['bodies'] }}</dd></dl>
+@if (abs($readouts['low']) > 1e-6)<p class="ground small">{{ $readouts['low'] < 0 ? 'The part reaches ' . $unit->brief(-$readouts['low']) . " {$unit->value} below the ground." : 'The part hangs ' . $unit->brief($readouts['low']) . " {$unit->value} above the ground." }}</p>@endif
 @endif
 </section>
 <footer class="composer" aria-label="Next step">

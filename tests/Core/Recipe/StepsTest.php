@@ -236,3 +236,26 @@ it('lofts from sketch to sketch', function () {
         ->and(Parts::outcome(array_replace($steps, [2 => ['kind' => 'loft', 'sketches' => ['s1']]])))->toBe('no-sections@sketches')
         ->and(Parts::outcome(array_replace($steps, [2 => ['kind' => 'loft', 'sketches' => ['s1', 's9']]])))->toBe('no-sketch@sketches');
 });
+
+it('warns of a cut that just stops short, and of what stands apart', function () use ($block) {
+    $cut = static fn (string $height, array $x = []): ?Cubo\Recipe\Message => Parts::build([['height' => $height] + $block, ['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'distance' => '20'] + $x])->results['s3']->messages[0] ?? null;
+    expect($cut('20'))->toBeNull()->and($cut('20.25')?->code)->toBe('skin-left')->and($cut('20.25')?->why)->toContain('0.25 mm is left')->and($cut('20.25')?->warning)->toBeTrue()
+        ->and($cut('40'))->toBeNull()->and($cut('20.25', ['extent' => 'through']))->toBeNull();
+    $down = static fn (string $depth): ?string => Parts::build([$block, ['kind' => 'sketch', 'plane' => 'face', 'face' => 's1:top', 'drawn' => rectangleDrawn(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'direction' => 'down', 'distance' => $depth]])->results['s3']->messages[0]->code ?? null;
+    expect($down('19.5'))->toBe('skin-left')->and($down('20'))->toBeNull()->and($down('10'))->toBeNull();
+    $hole = static fn (string $depth): ?string => Parts::build([$block, ['kind' => 'hole', 'where' => 'face', 'face' => 's1:top', 'extent' => 'depth', 'bottom' => 'flat', 'depth' => $depth]])->results['s2']->messages[0]->code ?? null;
+    expect($hole('19.5'))->toBe('skin-left')->and($hole('12'))->toBeNull();
+    $pin = static fn (string $z): ?string => Parts::build([$block, ['kind' => 'cylinder', 'z' => $z]])->results['s2']->messages[0]->code ?? null;
+    expect($pin('25'))->toBe('stands-apart')->and($pin('20'))->toBeNull();
+    // and again from the cache
+    $e = new Evaluator(new Cubo\Recipe\MemoryCache);
+    foreach ([1, 2] as $_) {
+        $r = $e->evaluate(Parts::recipe([$block, ['kind' => 'cylinder', 'z' => '25']]))->results['s2'];
+        expect($r->status)->toBe('done')->and($r->messages[0]->code)->toBe('stands-apart');
+    }
+});
+
+it('says when a cut would meet the part in the other direction', function () use ($block) {
+    $steps = [$block, ['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'distance' => '5', 'direction' => 'down']];
+    expect(Parts::outcome($steps))->toBe('cuts-nothing@direction')->and(Parts::build($steps)->results['s3']->messages[0]->why)->toContain('In the other direction');
+});
