@@ -13,6 +13,7 @@ use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\Field;
 use Cubo\Recipe\FieldType;
 use Cubo\Recipe\PartNames;
+use Cubo\Recipe\Reliance;
 use Cubo\Recipe\Step;
 
 /** All that the bench shows, for a student's work or a teacher's reference part. */
@@ -81,6 +82,7 @@ final class BenchPage
 
         return [
             'names' => $picks === [] || $state->isEmpty() ? null : ['faces' => PartNames::faces($state->part(), $document), 'edges' => PartNames::edges($state->part(), $document)],
+            'reliance' => new Reliance($document),
             'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
             'readouts' => $state->isEmpty() ? null : $bench->readouts($state),
             'bodies' => $state->isEmpty() ? [] : array_keys(BodyNames::of($state->part())),

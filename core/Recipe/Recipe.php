@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Measure\Material;
+use Cubo\Quantity\DensityUnit;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\SketchFormat;
@@ -28,8 +30,9 @@ final readonly class Recipe
      * @param list<Step> $steps
      * @param int $spent the highest number a step's id has had, deleted steps included
      * @param array<string, string> $sizes the table of named sizes, as typed
+     * @param Material|null $material what it is thought to be made of
      */
-    public function __construct(public Unit $unit, public array $steps = [], public string $title = '', private int $spent = 0, public array $sizes = []) {}
+    public function __construct(public Unit $unit, public array $steps = [], public string $title = '', private int $spent = 0, public array $sizes = [], public ?Material $material = null) {}
 
     /** @throws UnreadableRecipe */
     public static function fromJson(string $json): self
@@ -74,7 +77,22 @@ final readonly class Recipe
             throw new UnreadableRecipe('"spent" must be a whole number.');
         }
 
-        return new self($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent, self::readSizes($data['sizes'] ?? []));
+        return new self($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent, self::readSizes($data['sizes'] ?? []), self::readMaterial($data['material'] ?? null));
+    }
+
+    private static function readMaterial(mixed $raw): ?Material
+    {
+        if ($raw === null) {
+            return null;
+        }
+        $name = is_array($raw) ? $raw['name'] ?? null : null;
+        if (! is_string($name) || ($name !== Material::OWN && ! isset(Material::TABLE[$name]))) {
+            throw new UnreadableRecipe('"material" needs a "name": ' . implode(', ', [...array_keys(Material::TABLE), Material::OWN]) . '.');
+        }
+        $density = $raw['density'] ?? '';
+        $unit = DensityUnit::tryFrom(is_string($raw['unit'] ?? null) ? $raw['unit'] : 'g/cm3') ?? throw new UnreadableRecipe('"material": the unit is kg/m3, g/cm3 or lb/in3.');
+
+        return new Material($name, is_scalar($density) ? mb_substr((string) $density, 0, 40) : '', $unit);
     }
 
     /**
@@ -187,6 +205,7 @@ final readonly class Recipe
         return ['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value]
             + ($this->spent > 0 ? ['spent' => $this->spent] : [])
             + ($this->sizes !== [] ? ['sizes' => $this->sizes] : [])
+            + ($this->material !== null ? ['material' => ['name' => $this->material->name] + ($this->material->name === Material::OWN ? ['density' => $this->material->density, 'unit' => $this->material->unit->value] : [])] : [])
             + ['steps' => array_map(static fn (Step $s): array => $s->toArray(), $this->steps)];
     }
 
@@ -211,10 +230,15 @@ final readonly class Recipe
         return new NamedSizes($this->sizes, $this->unit);
     }
 
+    public function of(?Material $material): self
+    {
+        return new self($this->unit, $this->steps, $this->title, $this->spent, $this->sizes, $material);
+    }
+
     /** @param array<string, string> $sizes */
     public function withSizes(array $sizes): self
     {
-        return new self($this->unit, $this->steps, $this->title, $this->spent, $sizes);
+        return new self($this->unit, $this->steps, $this->title, $this->spent, $sizes, $this->material);
     }
 
     /** An id no step has had: numbers only grow, so a name is never reused. */
@@ -242,16 +266,16 @@ final readonly class Recipe
                 $steps = $this->steps;
                 $steps[$i] = $new;
 
-                return new self($this->unit, $steps, $this->title, $this->spent, $this->sizes);
+                return new self($this->unit, $steps, $this->title, $this->spent, $this->sizes, $this->material);
             }
         }
 
-        return new self($this->unit, [...$this->steps, $new], $this->title, $this->spent, $this->sizes);
+        return new self($this->unit, [...$this->steps, $new], $this->title, $this->spent, $this->sizes, $this->material);
     }
 
     public function without(string $id): self
     {
-        return new self($this->unit, array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), $this->title, $this->highest(), $this->sizes);
+        return new self($this->unit, array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), $this->title, $this->highest(), $this->sizes, $this->material);
     }
 
     /** @param int $places up (negative) or down the log */
@@ -266,6 +290,6 @@ final readonly class Recipe
             }
         }
 
-        return new self($this->unit, $steps, $this->title, $this->spent, $this->sizes);
+        return new self($this->unit, $steps, $this->title, $this->spent, $this->sizes, $this->material);
     }
 }

@@ -77,6 +77,10 @@ final class DemoSchoolSeeder extends Seeder
         foreach ($plans as $key => $plan) {
             $exercises[$key] = $this->exercise($key === 'hub' ? $teachers[1] : $teachers[0], $plan);
         }
+        // parts that show every kind of step, not set to a class yet
+        foreach (require __DIR__ . '/demo/parts.php' as $plan) {
+            $this->exercise($teachers[1], $plan + ['ask' => [], 'skip' => [], 'label' => []]);
+        }
         ['slips' => $slips, 'given' => $given] = require __DIR__ . '/demo/hand_ins.php';
         foreach ($given as $g) {
             $assignment = Assignment::create(['exercise_id' => $exercises[$g['exercise']]->id, 'class_id' => $classes[$g['class']]->id, 'due_on' => today()->addDays($g['due']), 'checks_allowed' => $g['checks']]);

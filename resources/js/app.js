@@ -71,16 +71,21 @@ document.addEventListener('pointerover', (e) => {
 document.addEventListener('click', (e) => {
   const opener = e.target.closest?.('[data-opens]');
   if (opener) document.getElementById(opener.dataset.opens)?.showModal();
+});
+
+// before anything else hears of the click
+document.addEventListener('click', (e) => {
   const asks = e.target.closest?.('[data-asks]');
   if (asks && !asks.dataset.sure) {
     // asks once, in the button itself
     e.preventDefault();
+    e.stopPropagation();
     asks.dataset.sure = '1';
     asks.dataset.was = asks.textContent;
     asks.textContent = asks.dataset.asks;
     setTimeout(() => { delete asks.dataset.sure; asks.textContent = asks.dataset.was; }, 5000);
   }
-});
+}, true);
 
 const typing = (el) => el.closest?.('input, textarea, select, [contenteditable]');
 document.addEventListener('keydown', (e) => {
@@ -95,7 +100,7 @@ document.addEventListener('keydown', (e) => {
   if (e.key === 'F6') {
     const areas = ['.sheet', '.stage', '.log', '.composer'].map((s) => document.querySelector(`.bench ${s}`)).filter(Boolean);
     const at = areas.findIndex((a) => a.contains(document.activeElement));
-    const handle = (a) => (a.matches('[tabindex]') ? a : a.querySelector('button:not([disabled]), input:not([type=hidden]), select, a[href], [tabindex]'));
+    const handle = (a) => (a.matches('[tabindex]') ? a : [...a.querySelectorAll('button:not([disabled]), input:not([type=hidden]), select, a[href], [tabindex]')].find((x) => x.checkVisibility()));
     // an area in which nothing can be operated yet is passed over
     for (let i = 1; i <= areas.length; i++) {
       const h = handle(areas[(at + (e.shiftKey ? -i : i) + 2 * areas.length) % areas.length]);

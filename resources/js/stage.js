@@ -9,7 +9,7 @@ import { isPicked, offer, show as showPicking, take, under as hitAt, wanted } fr
 
 const NS = 'http://www.w3.org/2000/svg';
 const css = (name) => getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim();
-const VIEWS = { isometric: [-45, 35.2644], front: [-90, 0], top: [-90, 90], right: [0, 0], back: [90, 0], left: [180, 0], bottom: [-90, -90], 'from behind': [135, 35.2644] };
+const VIEWS = { isometric: [-45, 35.2644], front: [-90, 0], top: [-90, 90], right: [0, 0], back: [90, 0], left: [180, 0], bottom: [-90, -90], 'behind': [135, 35.2644] };
 
 function wood() {
   const c = (n) => ({ value: new Color(css(n)).convertLinearToSRGB() });
@@ -303,7 +303,7 @@ export function mountStage(host) {
   }, { passive: false });
   host.addEventListener('keydown', (e) => {
     if (e.ctrlKey || e.metaKey || e.altKey || e.target.closest('input, select, textarea')) return;
-    const view = { 0: 'isometric', 1: 'front', 2: 'top', 3: 'right', 4: 'back', 5: 'left', 6: 'bottom', 7: 'from behind' }[e.key];
+    const view = { 0: 'isometric', 1: 'front', 2: 'top', 3: 'right', 4: 'back', 5: 'left', 6: 'bottom', 7: 'behind' }[e.key];
     const turn = { ArrowLeft: [15, 0], ArrowRight: [-15, 0], ArrowUp: [0, 15], ArrowDown: [0, -15] }[e.key];
     if (view) look(view);
     else if (turn) { state.turn += turn[0]; state.tilt = Math.max(-90, Math.min(90, state.tilt + turn[1])); free(); redraw(); }

@@ -16,6 +16,8 @@ use App\Support\RecipeBook;
 use App\Support\StaleVersion;
 use App\Support\Workbench;
 use Cubo\Quantity\Unit;
+use Cubo\Measure\Material;
+use Cubo\Quantity\DensityUnit;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\RegionPicks;
@@ -80,7 +82,7 @@ final class BenchController extends Controller
         $this->authorize('edit', $recipe);
         $input = $request->validate([
             'version' => ['required', 'integer'],
-            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'undo', 'redo'])],
+            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'undo', 'redo'])],
             'step' => ['nullable', 'string', 'max:12'],
             'kind' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:60'],
@@ -88,6 +90,9 @@ final class BenchController extends Controller
             'index' => ['nullable', 'integer', 'between:0,200'],
             'values' => ['nullable', 'array', 'max:40'],
             'sizes' => ['nullable', 'array', 'max:80'],
+            'material' => ['nullable', 'string', 'max:30'],
+            'density' => ['nullable', 'string', 'max:40'],
+            'density_unit' => ['nullable', Rule::enum(DensityUnit::class)],
         ]);
         $version = (int) $input['version'];
         $focus = null;
@@ -142,6 +147,7 @@ final class BenchController extends Controller
             'shift' => $d->shifted($step, (int) ($in['places'] ?? 0)),
             'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),
             'add-shape' => Editing::addShape($d, $step, (string) ($in['kind'] ?? '')),
+            'material' => $d->of(($in['material'] ?? '') === '' ? null : (isset(Material::TABLE[$in['material']]) || $in['material'] === Material::OWN ? new Material($in['material'], (string) ($in['density'] ?? $d->material->density ?? ''), DensityUnit::from($in['density_unit'] ?? $d->material->unit->value ?? 'g/cm3')) : $d->material)),
             'sizes' => Editing::sizes($d, (array) ($in['sizes'] ?? [])),
             'drop-shape' => Editing::dropShape($d, $step, (int) ($in['index'] ?? -1)),
             default => $d,

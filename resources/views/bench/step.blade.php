@@ -74,8 +74,15 @@ Mirror {!! $name !!}: {!! $f->of() !!} at the {!! $f->plane() !!}@if ($step->tex
 @break
 @case('repeat')
 @php $way = $step->text('way'); @endphp
-Repeat {!! $name !!}: {!! $f->of() !!} {!! $f->chosen('way') !!}, {!! $f->typed('count', 'how many with the first') !!} in all{{ "" }}@if ($way === 'around') about {!! $f->chosen('about') !!} through {!! $f->place() !!}, {!! $f->typed('angle', 'angle over all in degrees') !!}° over all @else ,  each further by {!! $f->place() !!} {{ $u }}@endif @if ($way === 'grid'), in {!! $f->typed('rows', 'rows') !!} rows, each further by {!! $f->typed('x2', 'to the right from row to row') !!}, {!! $f->typed('y2', 'to the back from row to row') !!}, {!! $f->typed('z2', 'up from row to row') !!} {{ $u }}@endif
-
+Repeat {!! $name !!}: {!! $f->of() !!} {!! $f->chosen('way') !!}, {!! $f->typed('count', 'how many with the first') !!} in all{{ $way === 'around' ? ' about' : ', each further by' }}
+@if ($way === 'around')
+{!! $f->chosen('about') !!} through {!! $f->place() !!}, {!! $f->typed('angle', 'angle over all in degrees') !!}° over all
+@else
+{!! $f->place() !!} {{ $u }}{{ $way === 'grid' ? ', in' : '' }}
+@endif
+@if ($way === 'grid')
+{!! $f->typed('rows', 'rows') !!} rows, each further by {!! $f->typed('x2', 'to the right from row to row') !!}, {!! $f->typed('y2', 'to the back from row to row') !!}, {!! $f->typed('z2', 'up from row to row') !!} {{ $u }}
+@endif
 @break
 @case('split')
 Split {!! $name !!}: {!! $f->body() !!} at the {!! $f->plane() !!}; what stays is {!! $f->chosen('keep') !!}
@@ -97,11 +104,18 @@ Copy {!! $name !!}: {!! $f->body() !!} {!! $f->typed('times', 'number of copies'
 </div>
 @if ($f->message)<span class="why {{ $f->message->warning ? 'hintful' : '' }}" id="{{ $id }}-why" role="{{ $f->message->warning ? 'status' : 'alert' }}"><b class="{{ $f->message->warning ? '' : 'off' }}">{{ $f->message->what }}</b> {{ $f->message->why }}</span>@endif
 @if ($step->off)<span class="why">This step is switched off. The part is shown without it.</span>@endif
+@php
+    $name1 = fn (string $x) => $document->step($x)->name ?? $x;
+    $below = $reliance->of($id); $above = $reliance->on($id);
+    $prev = $document->steps[$n - 2] ?? null; $next = $document->steps[$n] ?? null;
+    $stuckUp = $prev !== null && in_array($prev->id, $below, true); $stuckDown = $next !== null && in_array($next->id, $above, true);
+@endphp
 <div class="tools" role="group" aria-label="Step {{ $n }}">
-<button class="link" {!! $f->sends('shift', ['places' => -1]) !!} @disabled($n === 1)>Earlier</button>
-<button class="link" {!! $f->sends('shift', ['places' => 1]) !!} @disabled($n === count($document->steps))>Later</button>
+<button class="link" {!! $f->sends('shift', ['places' => -1]) !!} @disabled($n === 1 || $stuckUp) @if ($stuckUp) title="It rests on {{ $prev->name }}, which stands right before it." @endif>Earlier</button>
+<button class="link" {!! $f->sends('shift', ['places' => 1]) !!} @disabled($n === count($document->steps) || $stuckDown) @if ($stuckDown) title="{{ $next->name }}, which comes right after it, rests on it." @endif>Later</button>
 <button class="link" {!! $f->sends('switch') !!}>{{ $step->off ? 'Switch on' : 'Switch off' }}</button>
-<button class="link" {!! $f->sends('delete') !!}>Delete</button>
+<button class="link" {!! $f->sends('delete') !!} @if ($above !== []) data-asks="{{ implode(', ', array_map($name1, array_slice($above, 0, 3))) }} {{ count($above) === 1 ? 'rests' : 'rest' }} on it. Delete it?" @endif>Delete</button>
+@if ($below !== [] || $above !== [])<span class="small quiet rests">{{ $below === [] ? '' : 'Rests on ' . implode(', ', array_map($name1, array_slice($below, 0, 4))) . '.' }} {{ $above === [] ? '' : 'Carries ' . implode(', ', array_map($name1, array_slice($above, 0, 4))) . '.' }}</span>@endif
 </div>
 </form>
 </li>

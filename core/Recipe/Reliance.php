@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+/** Which steps rest on which: through a sketch, a face, an edge, a body or a step they name. */
+final class Reliance
+{
+    /** @var array<string, list<string>> by step: the steps it rests on */
+    private array $on = [];
+
+    public function __construct(Recipe $recipe)
+    {
+        $known = [];
+        foreach ($recipe->steps as $s) {
+            $known[$s->id] = true;
+        }
+        foreach ($recipe->steps as $s) {
+            $named = [];
+            foreach ($s->kind->fields() as $key => $field) {
+                $text = $s->text($key);
+                array_push($named, ...match ($field->type) {
+                    FieldType::Sketch, FieldType::Step => [$text],
+                    FieldType::Body => $text === 'all' ? [] : [explode('.', $text)[0]],
+                    FieldType::Face => [explode(':', $text)[0]],
+                    FieldType::Sketches => $s->names($key),
+                    FieldType::Faces, FieldType::Edges => self::steps($s->names($key)),
+                    FieldType::Drawing => self::steps(array_map(static fn ($e): string => $e->edge, array_values($s->drawn()->entities))),
+                    default => [],
+                });
+            }
+            // what is not used in the way the step is set does not count
+            if ($s->text('of') === 'body') {
+                $named = array_diff($named, [$s->text('source')]);
+            }
+            if (isset($s->kind->fields()['plane']) && $s->text('plane') !== 'face' || $s->kind === StepKind::Hole && $s->text('where') !== 'face') {
+                $named = array_diff($named, [explode(':', $s->text('face'))[0]]);
+            }
+            $this->on[$s->id] = array_values(array_unique(array_filter($named, static fn (string $id): bool => isset($known[$id]) && $id !== $s->id)));
+        }
+    }
+
+    /**
+     * @param list<string> $names of faces or edges
+     * @return list<string>
+     */
+    private static function steps(array $names): array
+    {
+        $out = [];
+        foreach ($names as $name) {
+            foreach (explode(' / ', $name) as $face) {
+                $out[] = explode(':', $face)[0];
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<string> ids of the steps a step rests on */
+    public function of(string $id): array
+    {
+        return $this->on[$id] ?? [];
+    }
+
+    /** @return list<string> ids of the steps that rest on it */
+    public function on(string $id): array
+    {
+        return array_map(strval(...), array_keys(array_filter($this->on, static fn (array $list): bool => in_array($id, $list, true))));
+    }
+}

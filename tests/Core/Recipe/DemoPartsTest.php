@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+use Cubo\Measure\PartMeasures;
+use Cubo\Recipe\Evaluator;
+use Cubo\Recipe\Recipe;
+use Cubo\Recipe\StepKind;
+use Tests\Soundness;
+
+/** @return array<string, array<string, mixed>> */
+function demoParts(): array
+{
+    return require dirname(__DIR__, 3) . '/database/seeders/demo/parts.php';
+}
+
+it('opens every demo part without a warning, closed', function (string $key) {
+    $plan = demoParts()[$key];
+    $state = (new Evaluator)->evaluate(Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'steps' => $plan['steps']]));
+    foreach ($state->results as $r) {
+        expect($r->messages)->toBe([], "$key $r->id: " . ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''));
+    }
+    $m = new PartMeasures($state->part());
+    expect(Soundness::faults($state->part()))->toBe([])->and($m->isClosed())->toBeTrue()->and($m->mass()->volume)->toBeGreaterThan(0.0)
+        // it stands on the ground
+        ->and($m->bounds()->min[2])->toEqualWithDelta($key === 'spout' ? $m->bounds()->min[2] : 0.0, 1e-9);
+})->with(['vane', 'cup', 'spout', 'label', 'shelf', 'tray']);
+
+it('uses every kind of step in them', function () {
+    $used = [];
+    foreach (demoParts() as $plan) {
+        $used = [...$used, ...array_column($plan['steps'], 'kind')];
+    }
+    expect(array_values(array_diff(array_column(StepKind::cases(), 'value'), $used)))->toBe([]);
+});
