@@ -57,6 +57,15 @@ await sketcher.goto(`${BASE}/`);
 await sketcher.getByRole('link', { name: 'Report on Mast clamp' }).click();
 await take(sketcher, 'report');
 
+const maker = await openWindow(browser);
+await signInTeacher(maker, 'tom.verbeek@hillside.example');
+await maker.goto(BASE + (await maker.getByRole('link', { name: /Bearing of the wind vane/ }).getAttribute('href')).replace(/^https?:\/\/[^/]+/, '') + '/bench');
+await maker.locator('#step-s5 select[data-picks=edge]').focus();
+const stage = await maker.locator('.stage canvas').boundingBox();
+await maker.waitForTimeout(600);
+await maker.mouse.move(stage.x + stage.width / 2, stage.y + stage.height / 2 + 40);
+await take(maker, 'bench-picking');
+
 const teacher = await openWindow(browser);
 await signInTeacher(teacher);
 await take(teacher, 'teacher-list');

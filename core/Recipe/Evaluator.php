@@ -228,26 +228,23 @@ final class Evaluator
             throw new StepProblem(new Message('no-step', 'There is no such step here.', 'Pick an earlier step that adds something or takes something away, and that is switched on.', 'source'));
         }
         $tool = self::tool($t->for($source)) ?? new Solid;
+        $copies = Arranging::again($t, $tool);
         $part = $t->part;
-        $touched = null;
-        foreach (Arranging::again($t, $tool) as $one) {
-            $this->beforeItIsTooLate();
-            try {
-                $part = $this->combine($part, $one, self::effect($source), $t->step->id);
-                $touched = true;
-            } catch (StepProblem $p) {
-                // one copy that lies beside the part does no harm, as long as another one does something
-                if ($p->note->code !== 'cuts-nothing') {
-                    throw $p;
-                }
-                $touched ??= false;
+        if (self::effect($source) === 'keep') {
+            foreach ($copies as $one) {
+                $this->beforeItIsTooLate();
+                $part = $this->combine($part, $one, 'keep', $t->step->id);
             }
+
+            return $part;
         }
-        if ($touched === false) {
-            throw new StepProblem(new Message('cuts-nothing', 'These copies touch nothing.', 'All of them lie beside the part. Look at their places. The part is shown without this step.'));
+        // all copies become one first, in pairs, so that the part is gone through once
+        while (count($copies) > 1) {
+            $this->beforeItIsTooLate();
+            $copies = array_map(static fn (array $pair): Solid => isset($pair[1]) ? self::guarded(static fn (): Solid => BooleanOperation::union($pair[0], $pair[1])) : $pair[0], array_chunk($copies, 2));
         }
 
-        return $part;
+        return $copies === [] ? $part : $this->combine($part, $copies[0], self::effect($source), $t->step->id);
     }
 
     private function combine(Solid $part, Solid $tool, string $effect, string $id): Solid

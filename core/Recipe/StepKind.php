@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
-use Cubo\Recipe\Make\Holes;
-
 /** The kinds of steps a recipe may hold, and the values each one has. */
 enum StepKind: string
 {
@@ -137,7 +135,7 @@ enum StepKind: string
                 new Field('v', FieldType::Length, 'up the face', '0'),
                 new Field('by', FieldType::Choice, 'how the round is given', 'diameter', [...self::ROUND, 'screw' => 'screw']),
                 new Field('round', FieldType::Size, 'diameter or radius', '5'),
-                new Field('screw', FieldType::Choice, 'screw', 'M4', array_combine(array_keys(Holes::CLEARANCE), array_keys(Holes::CLEARANCE))),
+                new Field('screw', FieldType::Choice, 'screw', 'M4', array_combine(array_keys(ScrewSizes::CLEARANCE), array_keys(ScrewSizes::CLEARANCE))),
                 new Field('fit', FieldType::Choice, 'fit', 'medium', ['fine' => 'fine', 'medium' => 'medium', 'coarse' => 'coarse']),
                 new Field('extent', FieldType::Choice, 'how deep', 'through', ['through' => 'through', 'depth' => 'to a depth']),
                 new Field('depth', FieldType::Size, 'depth', '10'),

@@ -1,5 +1,5 @@
 // The stage: the part as a birch block with ink edges on paper, seen from any side, with the marks of the last check.
-import { BufferAttribute, BufferGeometry, Color, DoubleSide, LinearSRGBColorSpace, Mesh, OrthographicCamera, Scene, ShaderMaterial, Vector3, WebGLRenderer } from 'three';
+import { BufferAttribute, BufferGeometry, Color, DoubleSide, GreaterDepth, LinearSRGBColorSpace, Mesh, MeshBasicMaterial, OrthographicCamera, Scene, ShaderMaterial, Vector3, WebGLRenderer } from 'three';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
@@ -15,9 +15,9 @@ function wood() {
   const c = (n) => ({ value: new Color(css(n)).convertLinearToSRGB() });
   return new ShaderMaterial({
     side: DoubleSide, polygonOffset: true, polygonOffsetFactor: 1.5, polygonOffsetUnits: 2,
-    uniforms: { top: c('birch-top'), side: c('birch-side'), shade: c('birch-shade'), grain: { value: 1 } },
+    uniforms: { top: c('birch-top'), side: c('birch-side'), shade: c('birch-shade'), grain: { value: 1 }, clear: { value: 1 } },
     vertexShader: 'varying vec3 p; varying vec3 n; void main(){ p = position; n = normal; gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.); }',
-    fragmentShader: `varying vec3 p; varying vec3 n; uniform vec3 top, side, shade; uniform float grain;
+    fragmentShader: `varying vec3 p; varying vec3 n; uniform vec3 top, side, shade; uniform float grain, clear;
       float h(vec2 q){ return fract(sin(dot(q, vec2(41.3, 289.1))) * 43758.5); }
       float ns(vec2 q){ vec2 i = floor(q), f = fract(q); f = f * f * (3. - 2. * f); return mix(mix(h(i), h(i + vec2(1, 0)), f.x), mix(h(i + vec2(0, 1)), h(i + vec2(1, 1)), f.x), f.y); }
       void main(){ vec3 m = normalize(n); if (!gl_FrontFacing) m = -m;
@@ -29,7 +29,7 @@ function wood() {
         float g = abs(fract(r * .25) - .5) * 2.; g = smoothstep(.86, 1., g);
         float f = ns(vec2(q.x * .22, (q.y + q.z * 1.3) * 5.)) - .5;
         c *= 1. - g * .07; c *= 1. + f * .03;
-        gl_FragColor = vec4(c, 1.); }`,
+        gl_FragColor = vec4(c, clear); }`,
   });
 }
 
@@ -55,6 +55,20 @@ export function mountStage(host) {
   const camera = new OrthographicCamera(-1, 1, 1, -1, -1e5, 1e5);
   const ink = new LineMaterial({ color: new Color(css('ink')).convertLinearToSRGB(), linewidth: small ? 1.3 : 2 });
   const material = wood();
+  // the ways the part is shown: wood with or without its edges, edges alone with hidden ones dashed, see-through
+  const paperSkin = new MeshBasicMaterial({ color: new Color(css('sheet')).convertLinearToSRGB(), side: DoubleSide, polygonOffset: true, polygonOffsetFactor: 1.5, polygonOffsetUnits: 2 });
+  const dashed = new LineMaterial({ color: new Color(css('ink2')).convertLinearToSRGB(), linewidth: 1.2, dashed: true, dashSize: 1, gapSize: 0.8, depthFunc: GreaterDepth, depthWrite: false });
+  let hiddenLines = null;
+  let shownAs = small ? 'wood' : localStorage.getItem('cubo-shown-as') ?? 'wood';
+  function skin() {
+    if (!mesh) return;
+    mesh.material = shownAs === 'lines' ? paperSkin : material;
+    const glass = shownAs === 'glass';
+    material.transparent = glass;
+    material.depthWrite = !glass;
+    material.uniforms.clear.value = glass ? 0.4 : 1;
+    material.needsUpdate = true;
+  }
   let mesh = null;
   let lines = null;
 
@@ -109,13 +123,21 @@ export function mountStage(host) {
       camera.lookAt(state.centre);
       camera.updateProjectionMatrix();
       if (lines) { scene.remove(lines); lines.geometry.dispose(); lines = null; }
-      if (state.part) {
+      if (hiddenLines) { scene.remove(hiddenLines); hiddenLines = null; }
+      dashed.resolution.set(W, H);
+      dashed.dashScale = s / 6;
+      if (state.part && shownAs !== 'plain') {
         const positions = [...(state.part.sharp ?? []), ...outlineEdges(to)];
         if (positions.length) {
           const g = new LineSegmentsGeometry();
           g.setPositions(positions);
           lines = new LineSegments2(g, ink);
           scene.add(lines);
+          if (shownAs === 'lines' || shownAs === 'glass') {
+            hiddenLines = new LineSegments2(g, dashed);
+            hiddenLines.computeLineDistances();
+            scene.add(hiddenLines);
+          }
         }
       }
       renderer.render(scene, camera);
@@ -232,6 +254,7 @@ export function mountStage(host) {
     g.setAttribute('position', new BufferAttribute(part.triangles.position, 3));
     g.setAttribute('normal', new BufferAttribute(part.triangles.normal, 3));
     mesh = new Mesh(g, material);
+    skin();
     scene.add(mesh);
     const before = state.radius;
     const keep = [state.zoom, state.pan];
@@ -314,6 +337,11 @@ export function mountStage(host) {
   });
   host.querySelectorAll('[data-view]').forEach((b) => b.addEventListener('click', () => look(b.dataset.view)));
   host.querySelector('[data-fit]')?.addEventListener('click', fit);
+  const as = host.querySelector('[data-shown-as]');
+  if (as) {
+    as.value = shownAs;
+    as.addEventListener('change', () => { shownAs = as.value; localStorage.setItem('cubo-shown-as', shownAs); skin(); redraw(); });
+  }
   document.addEventListener('cubo:part', () => load(document.getElementById('state')?.dataset.glb ?? state.url));
   document.addEventListener('focusin', (e) => { if (!small && e.target.closest?.('li.step')) redraw(); });
   document.addEventListener('cubo:pick', (e) => { state.picked = e.detail; redraw(); });

@@ -16,6 +16,9 @@ use Cubo\Solid\Refused;
  */
 final class Room
 {
+    /** for looking for the largest size that fits */
+    private const MOST_SECONDS = 2.0;
+
     /** @var array<int, list<int>> triangles by face */
     private array $faces = [];
 
@@ -39,7 +42,9 @@ final class Room
         }
         $low = 0.0;
         $high = 1.0;
-        for ($i = 0; $i < 30; $i++) {
+        // on a part with very many edges the first few halvings must do: nobody waits longer for a hint
+        $until = microtime(true) + self::MOST_SECONDS;
+        for ($i = 0; $i < 30 && microtime(true) < $until; $i++) {
             $mid = ($low + $high) / 2;
             $this->fits($section, $mid) ? $low = $mid : $high = $mid;
         }

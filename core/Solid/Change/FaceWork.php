@@ -18,6 +18,9 @@ use Cubo\Solid\Surface;
  */
 final class FaceWork
 {
+    /** for looking for the largest size that works */
+    private const MOST_SECONDS = 2.0;
+
     /**
      * Hollows a solid to a wall of even thickness; open faces have none. Faces inside are named "$step:inside of NAME".
      *
@@ -163,7 +166,9 @@ final class FaceWork
     {
         $low = 0.0;
         $high = $size;
-        for ($i = 0; $i < 20; $i++) {
+        // nobody waits longer for a hint
+        $until = microtime(true) + self::MOST_SECONDS;
+        for ($i = 0; $i < 20 && microtime(true) < $until; $i++) {
             $mid = ($low + $high) / 2;
             try {
                 $make($mid);

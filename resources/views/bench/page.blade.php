@@ -7,6 +7,7 @@
 @foreach (['isometric' => 0, 'front' => 1, 'top' => 2, 'right' => 3, 'back' => 4, 'left' => 5, 'bottom' => 6, 'behind' => 7] as $v => $k)<button type="button" data-view="{{ $v }}" aria-pressed="{{ $k === 0 ? 'true' : 'false' }}">{{ $v }} <kbd>{{ $k }}</kbd></button>@endforeach
 <button type="button" data-fit>fit <kbd>F</kbd></button></div>
 <div class="empty" @if ($glb !== '') hidden @endif><p>The paper is empty.<br>Add a solid below, or begin with a sketch.</p></div>
+<label class="slip plain shown-as">Shown as <select class="val word" data-shown-as aria-label="Shown as"><option value="wood">wood with edges</option><option value="plain">wood alone</option><option value="lines">edges, hidden ones dashed</option><option value="glass">see-through</option></select></label>
 <div class="slip plain" data-square></div>
 <div class="slip pickhint" data-pickhint hidden></div>
 </main>
