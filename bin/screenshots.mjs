@@ -63,7 +63,7 @@ await maker.goto(BASE + (await maker.getByRole('link', { name: /Bearing of the w
 await maker.locator('#step-s5 select[data-picks=edge]').focus();
 const stage = await maker.locator('.stage canvas').boundingBox();
 await maker.waitForTimeout(600);
-await maker.mouse.move(stage.x + stage.width / 2, stage.y + stage.height / 2 + 40);
+await maker.mouse.move(stage.x + stage.width / 2 + 60, stage.y + stage.height / 2 + 58);
 await take(maker, 'bench-picking');
 
 const teacher = await openWindow(browser);
