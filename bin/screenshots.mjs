@@ -9,13 +9,13 @@ import { BASE, openBrowser, openWindow, signInStudent, signInTeacher } from '../
 const folder = join(dirname(fileURLToPath(import.meta.url)), '../docs/screenshots');
 mkdirSync(folder, { recursive: true });
 const browser = await openBrowser();
-const settled = async (page) => {
+const settled = async (page, at = [640, 795]) => {
   await page.waitForLoadState('networkidle');
-  await page.mouse.move(640, 795);
+  await page.mouse.move(...at);
   await page.waitForTimeout(700);
 };
-const take = async (page, name) => {
-  await settled(page);
+const take = async (page, name, at) => {
+  await settled(page, at);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   console.log(name);
 };
@@ -62,9 +62,7 @@ await signInTeacher(maker, 'tom.verbeek@hillside.example');
 await maker.goto(BASE + (await maker.getByRole('link', { name: /Bearing of the wind vane/ }).getAttribute('href')).replace(/^https?:\/\/[^/]+/, '') + '/bench');
 await maker.locator('#step-s5 select[data-picks=edge]').focus();
 const stage = await maker.locator('.stage canvas').boundingBox();
-await maker.waitForTimeout(600);
-await maker.mouse.move(stage.x + stage.width / 2 + 60, stage.y + stage.height / 2 + 58);
-await take(maker, 'bench-picking');
+await take(maker, 'bench-picking', [stage.x + stage.width / 2 + 45, stage.y + stage.height / 2 + 95]);
 
 const teacher = await openWindow(browser);
 await signInTeacher(teacher);

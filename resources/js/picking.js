@@ -66,28 +66,39 @@ export function take(o) {
   (box ?? o.field).dispatchEvent(new Event('change', { bubbles: true }));
 }
 
-/** Draws what is under the pointer and what is picked already over the stage. */
-export function show(over, part, project, offered) {
-  over.querySelector('.picking')?.remove();
-  const g = over.appendChild(document.createElementNS(NS, 'g'));
-  g.setAttribute('class', 'picking');
-  const path = (d, cls) => { if (!d) return; const p = g.appendChild(document.createElementNS(NS, 'path')); p.setAttribute('d', d); p.setAttribute('class', cls); };
-  const at = (q) => project(q).map((v) => v.toFixed(1)).join(' ');
-  const edge = (name) => {
-    let d = '';
-    const s = part.sharp ?? [];
-    for (let i = 0; i < s.length; i += 6) if (part.edge?.[i / 3] >= 0 && part.edges[part.edge[i / 3]] === name) d += `M${at([s[i], s[i + 1], s[i + 2]])}L${at([s[i + 3], s[i + 4], s[i + 5]])}`;
-    return d;
-  };
-  const face = (name) => {
-    const { position: p, face: f, faces } = part.triangles;
-    let d = '';
-    for (let i = 0; i < p.length; i += 9) if (faces[f[i / 3]] === name) d += `M${at([p[i], p[i + 1], p[i + 2]])}L${at([p[i + 3], p[i + 4], p[i + 5]])}L${at([p[i + 6], p[i + 7], p[i + 8]])}Z`;
-    return d;
-  };
+/** What is under the pointer and what is picked already: { faces, edges }, each { name, offered }. */
+export function highlights(offered) {
+  const out = { faces: [], edges: [] };
   for (const f of wanted()) {
     const chosen = f.name.endsWith('[]') ? [...f.form.elements].filter((e) => e.type === 'checkbox' && e.name === f.name && e.checked).map((e) => e.value) : [f.value];
-    for (const name of chosen) path(f.dataset.picks === 'edge' ? edge(name) : face(name), f.dataset.picks === 'edge' ? 'edge' : 'face');
+    for (const name of chosen) if (f.dataset.picks === 'edge') out.edges.push({ name }); else if (f.dataset.picks === 'face') out.faces.push({ name });
   }
-  if (offered) path(offered.edge ? edge(offered.name) : face(offered.name), offered.edge ? 'edge offered' : 'face offered');
+  if (offered) out[offered.edge ? 'edges' : 'faces'].push({ name: offered.name, offered: true });
+  return out;
+}
+
+/** The triangles of a face: positions. */
+export function trianglesOf(part, name) {
+  const { position: p, face: f, faces } = part.triangles;
+  const out = [];
+  for (let i = 0; i < p.length; i += 9) if (faces[f[i / 3]] === name) for (let k = 0; k < 9; k++) out.push(p[i + k]);
+  return out;
+}
+
+/** Draws highlighted edges over the stage. */
+export function drawEdges(over, part, project, edges) {
+  over.querySelector('.picking')?.remove();
+  if (!edges.length) return;
+  const g = over.appendChild(document.createElementNS(NS, 'g'));
+  g.setAttribute('class', 'picking');
+  const at = (q) => project(q).map((v) => v.toFixed(1)).join(' ');
+  const s = part.sharp ?? [];
+  for (const { name, offered } of edges) {
+    let d = '';
+    for (let i = 0; i < s.length; i += 6) if (part.edge?.[i / 3] >= 0 && part.edges[part.edge[i / 3]] === name) d += `M${at([s[i], s[i + 1], s[i + 2]])}L${at([s[i + 3], s[i + 4], s[i + 5]])}`;
+    if (!d) continue;
+    const p = g.appendChild(document.createElementNS(NS, 'path'));
+    p.setAttribute('d', d);
+    p.setAttribute('class', offered ? 'edge offered' : 'edge');
+  }
 }

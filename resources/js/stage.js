@@ -5,7 +5,7 @@ import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import { loadGlb } from './glb.js';
 import { drawMarks } from './marks.js';
-import { isPicked, offer, show as showPicking, take, under as hitAt, wanted } from './picking.js';
+import { drawEdges, highlights, isPicked, offer, take, trianglesOf, under as hitAt, wanted } from './picking.js';
 
 const NS = 'http://www.w3.org/2000/svg';
 const css = (name) => getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim();
@@ -100,6 +100,21 @@ export function mountStage(host) {
     return out;
   }
 
+  // faces that are picked or would be, laid over the wood
+  const picks = { chosen: new MeshBasicMaterial({ color: new Color(css('violet')).convertLinearToSRGB(), transparent: true, opacity: 0.25, depthWrite: false, side: DoubleSide }), offered: new MeshBasicMaterial({ color: new Color(css('ink')).convertLinearToSRGB(), transparent: true, opacity: 0.2, depthWrite: false, side: DoubleSide }) };
+  let glowing = [];
+  function glow(faces) {
+    for (const m of glowing) { scene.remove(m); m.geometry.dispose(); }
+    glowing = faces.map(({ name, offered: o }) => {
+      const g = new BufferGeometry();
+      g.setAttribute('position', new BufferAttribute(new Float32Array(trianglesOf(state.part, name)), 3));
+      const m = new Mesh(g, o ? picks.offered : picks.chosen);
+      scene.add(m);
+      return m;
+    });
+  }
+
+  let offered = null;
   let pending = false;
   function redraw() {
     if (pending) return;
@@ -140,10 +155,12 @@ export function mountStage(host) {
           }
         }
       }
+      const lit = !small && state.part?.triangles ? highlights(offered) : { faces: [], edges: [] };
+      glow(lit.faces);
       renderer.render(scene, camera);
       paper(to, s);
       drawMarks(over, small ? [] : marks(), project, state.box, state.picked);
-      if (!small && state.part) showPicking(over, state.part, flat(), offered);
+      if (!small && state.part) drawEdges(over, state.part, flat(), lit.edges);
       host.dataset.drawn = String(Number(host.dataset.drawn ?? 0) + 1);
     });
   }
@@ -276,7 +293,7 @@ export function mountStage(host) {
     f.scale = s;
     return f;
   }
-  let offered = null;
+
   const slip = host.querySelector('[data-pickhint]');
   function lookUnder(e) {
     if (small || !state.part?.triangles || !wanted().length) { if (offered) { offered = null; redraw(); } if (slip) slip.hidden = true; return; }
