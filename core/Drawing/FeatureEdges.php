@@ -9,7 +9,7 @@ use Cubo\Solid\SurfaceEquation;
 
 /**
  * The edges of a solid that a drawing shows: those between different surfaces that meet at an angle, and those
- * between the facets of one round surface, which show only where the surface turns away from the viewer.
+ * between the facets of round surfaces, which show only where the surface turns away from the viewer.
  */
 final readonly class FeatureEdges
 {
@@ -52,6 +52,9 @@ final readonly class FeatureEdges
             $k = SurfaceEquation::outward($b, $m, [$s->nx[$g], $s->ny[$g], $s->nz[$g]]);
             if ($n[0] * $k[0] + $n[1] * $k[1] + $n[2] * $k[2] < $flat) {
                 $sharp[] = $h;
+            } elseif ($s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g] < 1 - 1e-12) {
+                // where one face runs smoothly into another the outline may go from one to the other
+                $round[] = $h;
             }
         }
 

@@ -36,7 +36,7 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '5';
+    private const VERSION = '6';
 
     private const MOST_TRIANGLES = 60000;
 
