@@ -12,7 +12,6 @@ use Cubo\Check\Row;
 use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\Field;
 use Cubo\Recipe\FieldType;
-use Cubo\Recipe\PartNames;
 use Cubo\Recipe\Reliance;
 use Cubo\Recipe\Step;
 
@@ -81,7 +80,7 @@ final class BenchPage
         $picks = array_filter($document->steps, static fn (Step $s): bool => array_filter($s->kind->fields(), static fn (Field $f): bool => in_array($f->type, [FieldType::Face, FieldType::Faces, FieldType::Edges], true)) !== []);
 
         return [
-            'names' => $picks === [] || $state->isEmpty() ? null : ['faces' => PartNames::faces($state->part(), $document), 'edges' => PartNames::edges($state->part(), $document)],
+            'names' => $picks === [] || $state->isEmpty() ? null : $bench->names($state, $document),
             'reliance' => new Reliance($document),
             'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
             'readouts' => $state->isEmpty() ? null : $bench->readouts($state),

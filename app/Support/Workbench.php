@@ -15,8 +15,10 @@ use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\PartBefore;
 use Cubo\Recipe\PartEdge;
+use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\Step;
 use Cubo\Sketch\EntityKind;
 
 /** The core behind the pages: evaluates recipes, measures, checks and draws, all through the part cache. */
@@ -56,6 +58,15 @@ final class Workbench
         $edges = @unserialize($bytes, ['allowed_classes' => [PartEdge::class, EntityKind::class]]);
 
         return is_array($edges) ? $edges : $before->edges();
+    }
+
+    /** @return array{faces: array<string, string>, edges: array<string, string>} words for all that can be picked of a part */
+    public function names(PartState $state, Document $recipe): array
+    {
+        $key = sha1($state->key . json_encode(array_map(static fn (Step $s): array => [$s->id, $s->name], $recipe->steps)));
+        $json = $this->files->remember($key, 'names', static fn (): string => (string) json_encode(['faces' => PartNames::faces($state->part(), $recipe), 'edges' => PartNames::edges($state->part(), $recipe)]));
+
+        return json_decode($json, true);
     }
 
     public function check(PartState $state, Sheet $sheet): Report
