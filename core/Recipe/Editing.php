@@ -30,6 +30,10 @@ final class Editing
                 default => $f->default,
             };
         }
+        // without a sketch there are no points to drill at
+        if ($kind === StepKind::Hole && self::lastSketch($r) === '') {
+            $values['where'] = 'face';
+        }
         $same = count(array_filter($r->steps, static fn (Step $s): bool => $s->kind === $kind));
 
         return $r->withStep(new Step($r->freshId(), $kind, $kind->word() . ($same > 0 ? ' ' . ($same + 1) : ''), $values));

@@ -101,3 +101,9 @@ it('never makes a recipe that cannot be read again', function (): void {
         expect(Recipe::fromJson($r->toJson())->toJson())->toBe($r->toJson());
     }
 });
+
+it('drills on a face where there is no sketch yet, at its points where there is one', function (): void {
+    $block = Editing::add(new Recipe(Unit::Millimetre), StepKind::Block);
+    expect(Editing::add($block, StepKind::Hole)->step('s2')?->text('where'))->toBe('face')
+        ->and(Editing::add(Editing::add($block, StepKind::Sketch), StepKind::Hole)->step('s3')?->text('where'))->toBe('points');
+});
