@@ -9,6 +9,7 @@ use App\Models\Recipe;
 use App\Models\Work;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Row;
+use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\Field;
 use Cubo\Recipe\FieldType;
@@ -79,7 +80,15 @@ final class BenchPage
         // words for what can be picked on the stage, where some step wants something picked
         $picks = array_filter($document->steps, static fn (Step $s): bool => array_filter($s->kind->fields(), static fn (Field $f): bool => in_array($f->type, [FieldType::Face, FieldType::Faces, FieldType::Edges], true)) !== []);
 
+        [$mass, $massWhy] = [null, ''];
+        try {
+            $mass = $state->isEmpty() ? null : $document->material?->mass($bench->readouts($state)['volume']);
+        } catch (UnreadableExpression $e) {
+            $massWhy = $e->getMessage();
+        }
+
         return [
+            'mass' => $mass, 'massWhy' => $massWhy,
             'names' => $picks === [] || $state->isEmpty() ? null : $bench->names($state, $document),
             'reliance' => new Reliance($document),
             'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,

@@ -150,13 +150,12 @@ final class PadPage
     /** The edges of a part on a plane, as a path. */
     public static function behind(Solid $part, Transform $plane): string
     {
-        $r = $plane->r;
         $seen = $out = [];
         foreach (FeatureEdges::of($part)->sharp as $h) {
             $ends = [];
             foreach ([$part->start[$h], $part->start[$part->twin[$h]]] as $v) {
-                $p = [$part->x[$v] - $plane->t[0], $part->y[$v] - $plane->t[1], $part->z[$v] - $plane->t[2]];
-                $ends[] = self::n($r[0] * $p[0] + $r[3] * $p[1] + $r[6] * $p[2]) . ' ' . self::n($r[1] * $p[0] + $r[4] * $p[1] + $r[7] * $p[2]);
+                [$u, $w] = $plane->local([$part->x[$v], $part->y[$v], $part->z[$v]]);
+                $ends[] = self::n($u) . ' ' . self::n($w);
             }
             sort($ends);
             $key = implode('L', $ends);

@@ -131,6 +131,20 @@ final readonly class Transform
     }
 
     /**
+     * The place a rigid motion brings to a point: the way back.
+     *
+     * @param array{float,float,float} $p
+     * @return array{float,float,float}
+     */
+    public function local(array $p): array
+    {
+        $r = $this->r;
+        [$x, $y, $z] = [$p[0] - $this->t[0], $p[1] - $this->t[1], $p[2] - $this->t[2]];
+
+        return [$r[0] * $x + $r[3] * $y + $r[6] * $z, $r[1] * $x + $r[4] * $y + $r[7] * $z, $r[2] * $x + $r[5] * $y + $r[8] * $z];
+    }
+
+    /**
      * @param array{float,float,float} $d
      * @return array{float,float,float}
      */

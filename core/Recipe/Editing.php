@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Measure\Material;
+use Cubo\Quantity\DensityUnit;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 
@@ -37,6 +39,19 @@ final class Editing
         $same = count(array_filter($r->steps, static fn (Step $s): bool => $s->kind === $kind));
 
         return $r->withStep(new Step($r->freshId(), $kind, $kind->word() . ($same > 0 ? ' ' . ($same + 1) : ''), $values));
+    }
+
+    /** What the part is thought to be made of; nothing for an empty name, and no change for one that is not known. */
+    public static function material(Recipe $r, string $name, ?string $density, ?DensityUnit $unit): Recipe
+    {
+        if ($name === '') {
+            return $r->of(null);
+        }
+        if ($name !== Material::OWN && ! isset(Material::TABLE[$name])) {
+            return $r;
+        }
+
+        return $r->of(new Material($name, self::typed($density ?? $r->material->density ?? ''), $unit ?? $r->material->unit ?? DensityUnit::GramPerCubicCentimetre));
     }
 
     /**

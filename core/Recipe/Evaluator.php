@@ -62,11 +62,12 @@ final class Evaluator
             }
             try {
                 if ($step->kind === StepKind::Sketch) {
-                    if ($behind && ($step->text('plane') === 'face' || EdgesTakenOver::any($step->drawn()))) {
+                    $drawn = $step->drawn();
+                    if ($behind && ($step->text('plane') === 'face' || EdgesTakenOver::any($drawn))) {
                         $part = $this->cache->get($key) ?? $this->anew($recipe, $step->id);
                         $behind = false;
                     }
-                    [$sketches[$step->id], $notes] = $this->sketch($step, $recipe->unit, $part, $named);
+                    [$sketches[$step->id], $notes] = $this->sketch($step, $drawn, $recipe->unit, $part, $named);
                     $results[$step->id] = new StepResult($step->id, 'done', $notes, $sketches[$step->id]->areas->regions);
 
                     continue;
@@ -292,7 +293,7 @@ final class Evaluator
      * @param Solid $part as it is before the step; looked at only by sketches on its faces and with its edges
      * @return array{PlacedSketch, list<Message>}
      */
-    private function sketch(Step $step, Unit $unit, Solid $part, NamedSizes $named): array
+    private function sketch(Step $step, Sketch $drawn, Unit $unit, Solid $part, NamedSizes $named): array
     {
         $curves = [];
         $v = new StepValues($step, $unit, $named);
@@ -313,7 +314,7 @@ final class Evaluator
         $plane = SketchPlane::tryFrom($step->text('plane'))?->placement() ?? FacePlane::placement($part, $step->text('face'))
             ?? throw new StepProblem(new Message('no-face', 'This face is not there.', $step->text('face') === '' ? 'Pick the flat face to sketch on.' : 'The part has no flat face of that name before this step. Pick another one, or a plane.', 'face'));
         $up = Transform::translation([0.0, 0.0, $v->number('offset')])->then($plane);
-        [$drawn, $gone] = EdgesTakenOver::any($step->drawn()) ? EdgesTakenOver::renewed($step->drawn(), PartEdges::seenOnto($part, $up)) : [$step->drawn(), []];
+        [$drawn, $gone] = EdgesTakenOver::any($drawn) ? EdgesTakenOver::renewed($drawn, PartEdges::seenOnto($part, $up)) : [$drawn, []];
         $notes = $gone === [] ? [] : [new Message('edge-gone', 'An edge of the part is gone.', implode(', ', array_slice($gone, 0, 6)) . (count($gone) === 1 ? ' was taken over from an edge that is' : ' were taken over from edges that are') . ' not there any more. The sketch keeps them where they last were.', 'drawn', true)];
         $drawn = self::settled($drawn, $unit, $named);
         try {

@@ -194,10 +194,9 @@ final readonly class PartEdges
      */
     private static function onto(Transform $plane, array $p): array
     {
-        $r = $plane->r;
-        [$x, $y, $z] = [$p[0] - $plane->t[0], $p[1] - $plane->t[1], $p[2] - $plane->t[2]];
+        [$u, $v] = $plane->local($p);
 
-        return [$r[0] * $x + $r[3] * $y + $r[6] * $z, $r[1] * $x + $r[4] * $y + $r[7] * $z];
+        return [$u, $v];
     }
 
     /** @param list<P> $p */

@@ -1,7 +1,7 @@
 // The pad: drawing with the pointer and by keyboard, settling, sizing, areas.
 import assert from 'node:assert/strict';
 import { after, before, beforeEach, test } from 'node:test';
-import { BASE, add, edit, openBrowser, openWindow, pick as choose, signInStudent, sound, type as typeValue } from './support.mjs';
+import { add, emptyBench, openBrowser, openEmptyBench, openWindow, pick as choose, sound, type as typeValue } from './support.mjs';
 
 let browser;
 let page;
@@ -13,10 +13,7 @@ const names = ['Ada', 'Bruno', 'Cleo', 'Dario', 'Edda', 'Finn', 'Greta', 'Levi',
 beforeEach(async () => {
   await page?.context().close();
   page = await openWindow(browser);
-  await signInStudent(page, 'LARK7', names.shift());
-  await page.goto(`${BASE}/bench/1`);
-  await page.locator('#state').waitFor({ state: 'attached' });
-  while (await page.locator('#undo').isEnabled()) await edit(page, () => page.locator('#undo').click());
+  await openEmptyBench(page, names.shift());
   await add(page, 'sketch');
   await page.getByRole('link', { name: 'Open it on the pad' }).click();
   await page.locator('#pad svg [transform]').first().waitFor({ state: 'attached' });
@@ -376,9 +373,7 @@ test('each way to move is shown, and what hangs together is lit', async () => {
 });
 
 test('edges of the part are taken over and follow it', async () => {
-  await page.goto(`${BASE}/bench/1`);
-  await page.locator('#state').waitFor({ state: 'attached' });
-  while (await page.locator('#undo').isEnabled()) await edit(page, () => page.locator('#undo').click());
+  await emptyBench(page);
   await add(page, 'block');
   await typeValue(page, 's1-width', '60');
   await typeValue(page, 's1-depth', '40');

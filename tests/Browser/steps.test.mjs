@@ -1,7 +1,7 @@
 // Every kind of step on the bench: by pointer, and from lists with the keyboard alone.
 import assert from 'node:assert/strict';
 import { after, before, beforeEach, test } from 'node:test';
-import { BASE, add, edit, openBrowser, openWindow, pick, readout, shown, signInStudent, sound, type } from './support.mjs';
+import { add, edit, openBrowser, openEmptyBench, openWindow, pick, readout, shown, sound, type } from './support.mjs';
 
 let browser;
 let page;
@@ -11,10 +11,7 @@ const names = ['Greta', 'Levi', 'Hugo', 'Finn'];
 beforeEach(async () => {
   await page?.context().close();
   page = await openWindow(browser);
-  await signInStudent(page, 'LARK7', names.shift());
-  await page.goto(`${BASE}/bench/1`);
-  await page.locator('#state').waitFor({ state: 'attached' });
-  while (await page.locator('#undo').isEnabled()) await edit(page, () => page.locator('#undo').click());
+  await openEmptyBench(page, names.shift());
 });
 
 const volume = async () => Number((await readout(page, 'Volume')).replace(/[^\d.]/g, '').replace(/3$/, ''));

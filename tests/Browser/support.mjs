@@ -83,3 +83,15 @@ export const readout = (page, name) => page.locator('.readouts').getByText(name,
 
 /** Waits until the stage shows the part that the page names. */
 export const shown = (page) => page.waitForFunction(() => document.querySelector('[data-stage]').dataset.part === document.getElementById('state').dataset.glb);
+
+/** A student's first exercise with everything taken back. */
+export async function openEmptyBench(page, name) {
+  await signInStudent(page, 'LARK7', name);
+  await emptyBench(page);
+}
+
+export async function emptyBench(page) {
+  await page.goto(`${BASE}/bench/1`);
+  await page.locator('#state').waitFor({ state: 'attached' });
+  while (await page.locator('#undo').isEnabled()) await edit(page, () => page.locator('#undo').click());
+}

@@ -16,7 +16,6 @@ use App\Support\RecipeBook;
 use App\Support\StaleVersion;
 use App\Support\Workbench;
 use Cubo\Quantity\Unit;
-use Cubo\Measure\Material;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Recipe as Document;
@@ -147,7 +146,7 @@ final class BenchController extends Controller
             'shift' => $d->shifted($step, (int) ($in['places'] ?? 0)),
             'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),
             'add-shape' => Editing::addShape($d, $step, (string) ($in['kind'] ?? '')),
-            'material' => $d->of(($in['material'] ?? '') === '' ? null : (isset(Material::TABLE[$in['material']]) || $in['material'] === Material::OWN ? new Material($in['material'], (string) ($in['density'] ?? $d->material->density ?? ''), DensityUnit::from($in['density_unit'] ?? $d->material->unit->value ?? 'g/cm3')) : $d->material)),
+            'material' => Editing::material($d, (string) ($in['material'] ?? ''), $in['density'] ?? null, DensityUnit::tryFrom($in['density_unit'] ?? '')),
             'sizes' => Editing::sizes($d, (array) ($in['sizes'] ?? [])),
             'drop-shape' => Editing::dropShape($d, $step, (int) ($in['index'] ?? -1)),
             default => $d,

@@ -141,11 +141,9 @@ final readonly class Task
     public function heights(Transform $plane): array
     {
         $this->needsPart();
-        [$nx, $ny, $nz] = [$plane->r[2], $plane->r[5], $plane->r[8]];
-        $at = $nx * $plane->t[0] + $ny * $plane->t[1] + $nz * $plane->t[2];
         [$low, $high] = [INF, -INF];
         foreach ($this->part->x as $v => $x) {
-            $h = $nx * $x + $ny * $this->part->y[$v] + $nz * $this->part->z[$v] - $at;
+            $h = $plane->local([$x, $this->part->y[$v], $this->part->z[$v]])[2];
             $low = min($low, $h);
             $high = max($high, $h);
         }

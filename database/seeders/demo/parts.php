@@ -49,10 +49,10 @@ return [
         'brief' => "A square funnel leads into a bent pipe. The funnel goes from one drawing to the other, the pipe follows its path.",
         'unit' => 'mm',
         'steps' => [
-            ['id' => 's1', 'kind' => 'sketch', 'name' => 'Outlet', 'plane' => 'ground', 'offset' => '40', 'drawn' => $outline([[-8, -8], [8, -8], [8, 8], [-8, 8]])],
-            ['id' => 's2', 'kind' => 'sketch', 'name' => 'Mouth', 'plane' => 'ground', 'offset' => '60', 'drawn' => $outline([[-20, -20], [20, -20], [20, 20], [-20, 20]])],
+            ['id' => 's1', 'kind' => 'sketch', 'name' => 'Outlet', 'plane' => 'ground', 'offset' => '38', 'drawn' => $outline([[-8, -8], [8, -8], [8, 8], [-8, 8]])],
+            ['id' => 's2', 'kind' => 'sketch', 'name' => 'Mouth', 'plane' => 'ground', 'offset' => '58', 'drawn' => $outline([[-20, -20], [20, -20], [20, 20], [-20, 20]])],
             ['id' => 's3', 'kind' => 'loft', 'name' => 'Funnel', 'sketches' => ['s1', 's2'], 'skin' => 'straight'],
-            ['id' => 's4', 'kind' => 'sketch', 'name' => 'Way of the pipe', 'plane' => 'front', 'drawn' => ['points' => ['a' => [0, 40], 'b' => [0, 30], 'm' => [20, 30], 'c' => [20, 10], 'e' => [35, 10]], 'lines' => [['id' => 'l1', 'kind' => 'line', 'points' => ['a', 'b']], ['id' => 'a1', 'kind' => 'arc', 'points' => ['m', 'b', 'c'], 'size' => 20], ['id' => 'l2', 'kind' => 'line', 'points' => ['c', 'e']]], 'relations' => []]],
+            ['id' => 's4', 'kind' => 'sketch', 'name' => 'Way of the pipe', 'plane' => 'front', 'drawn' => ['points' => ['a' => [0, 38], 'b' => [0, 28], 'm' => [20, 28], 'c' => [20, 8], 'e' => [35, 8]], 'lines' => [['id' => 'l1', 'kind' => 'line', 'points' => ['a', 'b']], ['id' => 'a1', 'kind' => 'arc', 'points' => ['m', 'b', 'c'], 'size' => 20], ['id' => 'l2', 'kind' => 'line', 'points' => ['c', 'e']]], 'relations' => []]],
             ['id' => 's5', 'kind' => 'sweep', 'name' => 'Pipe', 'sketch' => 's1', 'path' => 's4'],
         ],
     ],

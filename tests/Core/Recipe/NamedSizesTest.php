@@ -85,5 +85,5 @@ it('renames everywhere, keeps the order, drops empty rows and refuses what is no
 });
 
 it('refuses a file with odd names', function (mixed $sizes) {
-    expect(fn () => namedRecipe([])->withSizes([]) && Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'sizes' => $sizes]))->toThrow(UnreadableRecipe::class);
+    expect(fn () => Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'sizes' => $sizes]))->toThrow(UnreadableRecipe::class);
 })->with([[['Wall' => '2']], [['mm' => '2']], [['a' => []]], ['x'], [array_fill_keys(array_map(static fn (int $i): string => "a$i", range(1, 61)), '1')]]);
