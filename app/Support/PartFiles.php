@@ -55,7 +55,7 @@ final class PartFiles implements SolidCache
         $text = $this->read($key, 'problem');
         $a = $text === null ? null : json_decode($text, true);
 
-        return is_array($a) ? new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning']) : null;
+        return is_array($a) ? new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning'], $a['offer'] ?? null) : null;
     }
 
     public function putProblem(string $key, Message $message): void

@@ -26,6 +26,7 @@ final class Editing
             $values[$key] = match ($f->type) {
                 FieldType::Shapes, FieldType::Faces, FieldType::Edges => [],
                 FieldType::Sketches => self::lastSketches($r),
+                FieldType::MaybeSketch => '',
                 FieldType::Step => self::lastMade($r),
                 FieldType::Sketch => $kind === StepKind::Sweep && $key === 'sketch' ? (self::lastSketches($r)[0] ?? '') : self::lastSketch($r),
                 FieldType::Length, FieldType::Size, FieldType::SizeOrZero => self::inUnit($f->default, $r->unit),
@@ -181,9 +182,9 @@ final class Editing
             } elseif ($field->type === FieldType::Regions) {
                 $s = $s->with($key, self::regions($v));
             } elseif (in_array($field->type, [FieldType::Faces, FieldType::Edges, FieldType::Sketches], true)) {
-                $s = $s->with($key, array_values(array_unique(array_map(static fn (string $name): string => mb_strcut($name, 0, 600), array_filter(is_array($v) ? array_slice($v, 0, Recipe::MOST_NAMES) : [], static fn (mixed $name): bool => is_string($name) && $name !== '')))));
-            } elseif ($field->type === FieldType::Face && is_string($v)) {
-                $s = $s->with($key, mb_substr(mb_scrub($v, 'UTF-8'), 0, 300));
+                $s = $s->with($key, array_values(array_unique(array_map(static fn (string $name): string => mb_strcut($name, 0, Recipe::LONGEST_NAME), array_filter(is_array($v) ? array_slice($v, 0, Recipe::MOST_NAMES) : [], static fn (mixed $name): bool => is_string($name) && $name !== '')))));
+            } elseif (in_array($field->type, [FieldType::Face, FieldType::Edge, FieldType::Spot], true) && is_string($v)) {
+                $s = $s->with($key, mb_strcut(mb_scrub($v, 'UTF-8'), 0, Recipe::LONGEST_NAME));
             } elseif (is_string($v) && ($field->type !== FieldType::Choice || isset($field->options[$v]))) {
                 $s = $s->with($key, self::typed($v));
             }

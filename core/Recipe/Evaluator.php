@@ -6,12 +6,15 @@ namespace Cubo\Recipe;
 
 use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
-use Cubo\Recipe\Make\AlongPath;
 use Cubo\Recipe\Make\Arranging;
-use Cubo\Recipe\Make\FromSketch;
+use Cubo\Recipe\Make\Extruding;
 use Cubo\Recipe\Make\Holes;
+use Cubo\Recipe\Make\Lofting;
 use Cubo\Recipe\Make\OnFaces;
 use Cubo\Recipe\Make\ReadySolids;
+use Cubo\Recipe\Make\Revolving;
+use Cubo\Recipe\Make\Ribs;
+use Cubo\Recipe\Make\Sweeping;
 use Cubo\Recipe\Make\Task;
 use Cubo\Recipe\Make\Warnings;
 use Cubo\Sketch\Area\Arrangement;
@@ -36,7 +39,7 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '6';
+    private const VERSION = '7';
 
     private const MOST_TRIANGLES = 60000;
 
@@ -124,7 +127,7 @@ final class Evaluator
             $steps[] = $s;
         }
 
-        return (new self)->evaluate(new Recipe($recipe->unit, $steps, '', 0, $recipe->sizes))->part();
+        return (new self)->evaluate($recipe->withSteps($steps))->part();
     }
 
     /**
@@ -136,10 +139,10 @@ final class Evaluator
     private function dependsOn(Step $step, Recipe $recipe, array $sketches, NamedSizes $named): array
     {
         $values = $step->toArray();
-        unset($values['name']);
+        unset($values['name'], $values['note'], $values['heading']);
         $on = [];
         foreach ($step->kind->fields() as $key => $field) {
-            if ($field->type === FieldType::Sketch) {
+            if ($field->type === FieldType::Sketch || $field->type === FieldType::MaybeSketch) {
                 $sketch = $recipe->step($step->text($key));
                 $on[] = $sketch === null ? null : [isset($sketches[$sketch->id]), $sketch->values];
             } elseif ($field->type === FieldType::Sketches) {
@@ -149,7 +152,7 @@ final class Evaluator
             } elseif ($field->type === FieldType::Step && $step->text('of') === 'step') {
                 $other = $recipe->step($step->text($key));
                 // one step of another is not followed further: what repeats a repeat is refused
-                $on[] = $other === null ? null : [...$other->toArray(), 'name' => '', 'sketches of' => array_map(static fn (string $id): mixed => $recipe->step($id)?->values, [$other->text('sketch'), $other->text('path'), ...$other->names('sketches')])];
+                $on[] = $other === null ? null : [...$other->named('')->noted('')->headed('')->toArray(), 'sketches of' => array_map(static fn (string $id): mixed => $recipe->step($id)?->values, [$other->text('sketch'), $other->text('path'), $other->text('guide'), ...$other->names('sketches')])];
             }
         }
 
@@ -194,7 +197,7 @@ final class Evaluator
             return $p;
         }
 
-        return new StepProblem(new Message('cuts-nothing', $p->note->what, 'In the other direction it would take something away. The part is shown without this step.', 'direction'));
+        return new StepProblem(new Message('cuts-nothing', $p->note->what, 'In the other direction it would take something away. The part is shown without this step.', 'direction', false, ['words' => 'Turn it round', 'values' => ['direction' => $turned->text('direction')]]));
     }
 
     /** What a step makes of its own; null for one that only changes the part. */
@@ -202,10 +205,11 @@ final class Evaluator
     {
         return match ($t->step->kind) {
             StepKind::Block, StepKind::Cylinder, StepKind::Cone, StepKind::Ball => ReadySolids::make($t),
-            StepKind::Extrude => self::guarded(static fn (): Solid => FromSketch::extrude($t)),
-            StepKind::Revolve => FromSketch::revolve($t),
-            StepKind::Sweep => AlongPath::sweep($t),
-            StepKind::Loft => AlongPath::loft($t),
+            StepKind::Extrude => self::guarded(static fn (): Solid => Extruding::make($t)),
+            StepKind::Revolve => Revolving::make($t),
+            StepKind::Sweep => Sweeping::make($t),
+            StepKind::Loft => Lofting::make($t),
+            StepKind::Rib => self::guarded(static fn (): Solid => Ribs::make($t)),
             StepKind::Hole => self::guarded(static fn (): Solid => Holes::make($t)),
             StepKind::Text => self::guarded(static fn (): Solid => OnFaces::text($t)),
             default => null,
@@ -214,7 +218,11 @@ final class Evaluator
 
     private static function effect(Step $step): string
     {
-        return $step->kind === StepKind::Hole ? 'cut' : $step->text('effect');
+        return match ($step->kind) {
+            StepKind::Hole => 'cut',
+            StepKind::Rib => 'add',
+            default => $step->text('effect'),
+        };
     }
 
     /** Mirrors or repeats what another step makes. */

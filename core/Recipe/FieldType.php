@@ -18,6 +18,8 @@ enum FieldType
     case Choice;
     /** the id of an earlier sketch */
     case Sketch;
+    /** the same, or nothing */
+    case MaybeSketch;
     /** a list of ids of earlier sketches */
     case Sketches;
     /** the name of a flat face of the part */
@@ -26,6 +28,10 @@ enum FieldType
     case Faces;
     /** a list of names of edges */
     case Edges;
+    /** the name of one edge of the part */
+    case Edge;
+    /** the name of a corner or an edge of the part */
+    case Spot;
     /** the id of an earlier step that makes something */
     case Step;
     /** the name of a line in the sketch, or an axis */

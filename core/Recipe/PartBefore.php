@@ -24,7 +24,7 @@ final readonly class PartBefore
             }
             $steps[] = $s;
         }
-        $state = $evaluate(new Recipe($recipe->unit, $steps, '', 0, $recipe->sizes));
+        $state = $evaluate($recipe->withSteps($steps));
         $plane = SketchPlane::tryFrom($sketch->text('plane'))?->placement() ?? FacePlane::placement($state->part(), $sketch->text('face'));
         try {
             $height = Expression::length($sketch->text('offset') === '' ? '0' : $sketch->text('offset'), $recipe->unit, $recipe->named());

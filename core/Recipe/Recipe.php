@@ -20,8 +20,18 @@ final readonly class Recipe
 
     public const MOST_SHAPES = 60;
 
+    /** bytes of the name of a face, an edge or a corner */
+    public const LONGEST_NAME = 900;
+
     /** edges or faces a step may name */
     public const MOST_NAMES = 400;
+
+    public const LONGEST_NOTE = 400;
+
+    public const MOST_PINS = 20;
+
+    /** colours that faces are painted in */
+    public const COLOURS = ['white', 'graphite', 'red', 'orange', 'yellow', 'green', 'blue', 'violet'];
 
     /** What is chosen, not typed, about an outline of a sketch. */
     public const OUTLINE_CHOICES = ['from' => ['middle', 'corner'], 'by' => ['diameter', 'radius']];
@@ -31,8 +41,19 @@ final readonly class Recipe
      * @param int $spent the highest number a step's id has had, deleted steps included
      * @param array<string, string> $sizes the table of named sizes, as typed
      * @param Material|null $material what it is thought to be made of
+     * @param array<string, string> $paint colours of faces, by their names
+     * @param list<list<string>> $pins measurements that stay in view: what each one is of, one name or two
      */
-    public function __construct(public Unit $unit, public array $steps = [], public string $title = '', private int $spent = 0, public array $sizes = [], public ?Material $material = null) {}
+    public function __construct(
+        public Unit $unit,
+        public array $steps = [],
+        public string $title = '',
+        private int $spent = 0,
+        public array $sizes = [],
+        public ?Material $material = null,
+        public array $paint = [],
+        public array $pins = [],
+    ) {}
 
     /** @throws UnreadableRecipe */
     public static function fromJson(string $json): self
@@ -77,7 +98,7 @@ final readonly class Recipe
             throw new UnreadableRecipe('"spent" must be a whole number.');
         }
 
-        return new self($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent, self::readSizes($data['sizes'] ?? []), self::readMaterial($data['material'] ?? null));
+        return new self($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent, self::readSizes($data['sizes'] ?? []), self::readMaterial($data['material'] ?? null), self::readPaint($data['paint'] ?? []), self::readPins($data['pins'] ?? []));
     }
 
     private static function readMaterial(mixed $raw): ?Material
@@ -93,6 +114,32 @@ final readonly class Recipe
         $unit = DensityUnit::tryFrom(is_string($raw['unit'] ?? null) ? $raw['unit'] : 'g/cm3') ?? throw new UnreadableRecipe('"material": the unit is kg/m3, g/cm3 or lb/in3.');
 
         return new Material($name, is_scalar($density) ? mb_substr((string) $density, 0, 40) : '', $unit);
+    }
+
+    /** @return array<string, string> */
+    private static function readPaint(mixed $raw): array
+    {
+        if (! is_array($raw) || count($raw) > self::MOST_NAMES) {
+            throw new UnreadableRecipe('"paint" must be an object of at most ' . self::MOST_NAMES . ' faces.');
+        }
+        foreach ($raw as $face => $colour) {
+            if (strlen((string) $face) > self::LONGEST_NAME || ! in_array($colour, self::COLOURS, true)) {
+                throw new UnreadableRecipe('"paint": a colour is one of ' . implode(', ', self::COLOURS) . '.');
+            }
+        }
+
+        return array_combine(array_map(strval(...), array_keys($raw)), array_values($raw));
+    }
+
+    /** @return list<list<string>> */
+    private static function readPins(mixed $raw): array
+    {
+        if (! is_array($raw) || ! array_is_list($raw) || count($raw) > self::MOST_PINS) {
+            throw new UnreadableRecipe('"pins" must be a list of at most ' . self::MOST_PINS . ' measurements.');
+        }
+
+        return array_map(static fn (mixed $of): array => is_array($of) && array_is_list($of) && count($of) > 0 && count($of) < 4 && array_filter($of, static fn (mixed $n): bool => ! is_string($n) || $n === '' || strlen($n) > self::LONGEST_NAME) === []
+            ? $of : throw new UnreadableRecipe('"pins": a measurement is of one to three names.'), $raw);
     }
 
     /**
@@ -135,19 +182,20 @@ final readonly class Recipe
                 FieldType::Drawing => self::readDrawing($v, $n),
                 FieldType::Regions => $v === 'all' ? 'all' : (is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_int($r) || (is_string($r) && strlen($r) <= 4000) ? $r : throw new UnreadableRecipe("Step $n: \"regions\" are whole numbers and keys."), $v)) : throw new UnreadableRecipe("Step $n: \"regions\" must be \"all\" or a list of numbers and keys.")),
                 FieldType::Faces, FieldType::Edges, FieldType::Sketches => self::readNames($v, $key, $n),
-                FieldType::Face => is_string($v) ? mb_substr($v, 0, 300) : throw new UnreadableRecipe("Step $n: \"$key\" must be text."),
+                FieldType::Face, FieldType::Edge, FieldType::Spot => is_string($v) ? mb_strcut($v, 0, self::LONGEST_NAME) : throw new UnreadableRecipe("Step $n: \"$key\" must be text."),
                 default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, 121) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),
             };
             if ($field->type === FieldType::Choice && ! array_key_exists(is_string($values[$key]) ? $values[$key] : '', $field->options)) {
                 throw new UnreadableRecipe("Step $n: \"$key\" is none of " . implode(', ', array_keys($field->options)) . '.');
             }
         }
-        $unknown = array_diff(array_keys($raw), array_keys($kind->fields()), ['id', 'kind', 'name', 'off', 'note']);
+        $unknown = array_diff(array_keys($raw), array_keys($kind->fields()), ['id', 'kind', 'name', 'off', 'note', 'heading']);
         if ($unknown !== []) {
             throw new UnreadableRecipe("Step $n: a {$kind->value} has no \"" . reset($unknown) . '".');
         }
 
-        return new Step($id, $kind, is_string($raw['name'] ?? null) ? mb_substr($raw['name'], 0, 60) : $kind->word(), $values, ($raw['off'] ?? false) === true);
+        return new Step($id, $kind, is_string($raw['name'] ?? null) ? mb_substr($raw['name'], 0, 60) : $kind->word(), $values, ($raw['off'] ?? false) === true,
+            is_string($raw['note'] ?? null) ? mb_substr($raw['note'], 0, self::LONGEST_NOTE) : '', is_string($raw['heading'] ?? null) ? mb_substr($raw['heading'], 0, 60) : '');
     }
 
     /** @return list<string> */
@@ -157,7 +205,7 @@ final readonly class Recipe
             throw new UnreadableRecipe("Step $n: \"$key\" must be a list of at most " . self::MOST_NAMES . ' names.');
         }
 
-        return array_map(static fn (mixed $name): string => is_string($name) && $name !== '' && strlen($name) <= 600 ? $name : throw new UnreadableRecipe("Step $n: \"$key\" must be a list of names."), $v);
+        return array_map(static fn (mixed $name): string => is_string($name) && $name !== '' && strlen($name) <= self::LONGEST_NAME ? $name : throw new UnreadableRecipe("Step $n: \"$key\" must be a list of names."), $v);
     }
 
     /** @return array<string, mixed> */
@@ -206,6 +254,8 @@ final readonly class Recipe
             + ($this->spent > 0 ? ['spent' => $this->spent] : [])
             + ($this->sizes !== [] ? ['sizes' => $this->sizes] : [])
             + ($this->material !== null ? ['material' => ['name' => $this->material->name] + ($this->material->name === Material::OWN ? ['density' => $this->material->density, 'unit' => $this->material->unit->value] : [])] : [])
+            + ($this->paint !== [] ? ['paint' => $this->paint] : [])
+            + ($this->pins !== [] ? ['pins' => $this->pins] : [])
             + ['steps' => array_map(static fn (Step $s): array => $s->toArray(), $this->steps)];
     }
 
@@ -232,13 +282,49 @@ final readonly class Recipe
 
     public function of(?Material $material): self
     {
-        return new self($this->unit, $this->steps, $this->title, $this->spent, $this->sizes, $material);
+        return $this->changed(['material' => $material]);
     }
 
     /** @param array<string, string> $sizes */
     public function withSizes(array $sizes): self
     {
-        return new self($this->unit, $this->steps, $this->title, $this->spent, $sizes, $this->material);
+        return $this->changed(['sizes' => $sizes]);
+    }
+
+    /** @param array<string, string> $paint */
+    public function painted(array $paint): self
+    {
+        return $this->changed(['paint' => $paint]);
+    }
+
+    /** @param list<list<string>> $pins */
+    public function pinned(array $pins): self
+    {
+        return $this->changed(['pins' => $pins]);
+    }
+
+    /** @param list<Step> $steps */
+    public function withSteps(array $steps): self
+    {
+        return $this->changed(['steps' => $steps]);
+    }
+
+    /** The recipe up to a step, that one included; the whole of it for a step that is not there. */
+    public function upTo(string $id): self
+    {
+        foreach ($this->steps as $i => $s) {
+            if ($s->id === $id) {
+                return $this->withSteps(array_slice($this->steps, 0, $i + 1));
+            }
+        }
+
+        return $this;
+    }
+
+    /** @param array<string, mixed> $new */
+    private function changed(array $new): self
+    {
+        return new self(...[...get_object_vars($this), ...$new]);
     }
 
     /** An id no step has had: numbers only grow, so a name is never reused. */
@@ -259,23 +345,29 @@ final readonly class Recipe
         return $most;
     }
 
-    public function withStep(Step $new): self
+    /** @param string|null $after id of the step that a new one comes after; at the end without */
+    public function withStep(Step $new, ?string $after = null): self
     {
-        foreach ($this->steps as $i => $s) {
+        $steps = $this->steps;
+        $place = count($steps);
+        foreach ($steps as $i => $s) {
             if ($s->id === $new->id) {
-                $steps = $this->steps;
                 $steps[$i] = $new;
 
-                return new self($this->unit, $steps, $this->title, $this->spent, $this->sizes, $this->material);
+                return $this->withSteps($steps);
+            }
+            if ($s->id === $after) {
+                $place = $i + 1;
             }
         }
+        array_splice($steps, $place, 0, [$new]);
 
-        return new self($this->unit, [...$this->steps, $new], $this->title, $this->spent, $this->sizes, $this->material);
+        return $this->withSteps($steps);
     }
 
     public function without(string $id): self
     {
-        return new self($this->unit, array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), $this->title, $this->highest(), $this->sizes, $this->material);
+        return $this->changed(['steps' => array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), 'spent' => $this->highest()]);
     }
 
     /** @param int $places up (negative) or down the log */
@@ -290,6 +382,6 @@ final readonly class Recipe
             }
         }
 
-        return new self($this->unit, $steps, $this->title, $this->spent, $this->sizes, $this->material);
+        return $this->withSteps($steps);
     }
 }

@@ -19,23 +19,19 @@ final class Reliance
         foreach ($recipe->steps as $s) {
             $named = [];
             foreach ($s->kind->fields() as $key => $field) {
+                if (! $s->uses($key)) {
+                    continue;
+                }
                 $text = $s->text($key);
                 array_push($named, ...match ($field->type) {
-                    FieldType::Sketch, FieldType::Step => [$text],
+                    FieldType::Sketch, FieldType::MaybeSketch, FieldType::Step => [$text],
                     FieldType::Body => $text === 'all' ? [] : [explode('.', $text)[0]],
-                    FieldType::Face => [explode(':', $text)[0]],
+                    FieldType::Face, FieldType::Edge, FieldType::Spot => self::steps([$text]),
                     FieldType::Sketches => $s->names($key),
                     FieldType::Faces, FieldType::Edges => self::steps($s->names($key)),
                     FieldType::Drawing => self::steps(array_map(static fn ($e): string => $e->edge, array_values($s->drawn()->entities))),
                     default => [],
                 });
-            }
-            // what is not used in the way the step is set does not count
-            if ($s->text('of') === 'body') {
-                $named = array_diff($named, [$s->text('source')]);
-            }
-            if (isset($s->kind->fields()['plane']) && $s->text('plane') !== 'face' || $s->kind === StepKind::Hole && $s->text('where') !== 'face') {
-                $named = array_diff($named, [explode(':', $s->text('face'))[0]]);
             }
             $this->on[$s->id] = array_values(array_unique(array_filter($named, static fn (string $id): bool => isset($known[$id]) && $id !== $s->id)));
         }

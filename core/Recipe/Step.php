@@ -10,7 +10,8 @@ use Cubo\Sketch\SketchFormat;
 /**
  * One step as it was typed. Values are strings as typed, by the keys of the kind's fields; a sketch's "shapes" is a
  * list of {"kind": "rectangle", "from", "u", "v", "width", "height"} or {"kind": "circle", "u", "v", "by", "round"}, its
- * "drawn" is what SketchFormat reads.
+ * "drawn" is what SketchFormat reads. The note is a remark for people; a heading stands before its step and covers the
+ * steps up to the next heading.
  */
 final readonly class Step
 {
@@ -21,6 +22,8 @@ final readonly class Step
         public string $name,
         public array $values,
         public bool $off = false,
+        public string $note = '',
+        public string $heading = '',
     ) {}
 
     /** A value as typed, or its default; nothing for a key this kind does not have. */
@@ -29,6 +32,26 @@ final readonly class Step
         $v = $this->values[$key] ?? ($this->kind->fields()[$key] ?? null)?->default;
 
         return is_scalar($v) ? (string) $v : '';
+    }
+
+    /** Whether a reference counts in the way the step is set: the face of a step that is set to a plane does not. */
+    public function uses(string $key): bool
+    {
+        $on = ['source' => ['of', 'step'], 'body' => ['of', 'body'], 'until' => ['extent', 'face'], 'level' => ['extent', 'level'], 'base' => ['from', 'face'], 'edge' => ['about', 'edge']][$key] ?? null;
+        if ($key === 'face') {
+            $on = match ($this->kind) {
+                StepKind::Hole => ['where', 'face'],
+                StepKind::Sweep => ['along', 'face'],
+                StepKind::Text => null,
+                default => ['plane', 'face'],
+            };
+        } elseif ($key === 'path') {
+            $on = ['along', 'sketch'];
+        } elseif ($key === 'sketch' && $this->kind === StepKind::Hole) {
+            $on = ['where', 'points'];
+        }
+
+        return $on === null || ! isset($this->kind->fields()[$on[0]]) || $this->text($on[0]) === $on[1];
     }
 
     /** @return list<array<string, string>> */
@@ -63,17 +86,33 @@ final readonly class Step
 
     public function with(string $key, mixed $value): self
     {
-        return new self($this->id, $this->kind, $this->name, [...$this->values, $key => $value], $this->off);
+        return $this->changed(['values' => [...$this->values, $key => $value]]);
     }
 
     public function named(string $name): self
     {
-        return new self($this->id, $this->kind, $name, $this->values, $this->off);
+        return $this->changed(['name' => $name]);
     }
 
     public function switched(bool $off): self
     {
-        return new self($this->id, $this->kind, $this->name, $this->values, $off);
+        return $this->changed(['off' => $off]);
+    }
+
+    public function noted(string $note): self
+    {
+        return $this->changed(['note' => $note]);
+    }
+
+    public function headed(string $heading): self
+    {
+        return $this->changed(['heading' => $heading]);
+    }
+
+    /** @param array<string, mixed> $new */
+    private function changed(array $new): self
+    {
+        return new self(...[...get_object_vars($this), ...$new]);
     }
 
     /** @return array<string, mixed> */
@@ -82,6 +121,12 @@ final readonly class Step
         $a = ['id' => $this->id, 'kind' => $this->kind->value, 'name' => $this->name];
         if ($this->off) {
             $a['off'] = true;
+        }
+        if ($this->note !== '') {
+            $a['note'] = $this->note;
+        }
+        if ($this->heading !== '') {
+            $a['heading'] = $this->heading;
         }
 
         return $a + $this->values;

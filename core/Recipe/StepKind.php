@@ -16,6 +16,7 @@ enum StepKind: string
     case Revolve = 'revolve';
     case Sweep = 'sweep';
     case Loft = 'loft';
+    case Rib = 'rib';
     case Hole = 'hole';
     case Text = 'text';
     case Round = 'round';
@@ -98,12 +99,15 @@ enum StepKind: string
             self::Extrude => [
                 new Field('sketch', FieldType::Sketch, 'sketch', ''),
                 new Field('regions', FieldType::Regions, 'regions', 'all'),
-                new Field('extent', FieldType::Choice, 'how far', 'distance', ['distance' => 'by a distance', 'both' => 'both ways', 'middle' => 'evenly to both sides', 'through' => 'through everything', 'face' => 'up to a face']),
+                new Field('extent', FieldType::Choice, 'how far', 'distance', ['distance' => 'by a distance', 'both' => 'both ways', 'middle' => 'evenly to both sides', 'through' => 'through everything', 'face' => 'up to a face', 'level' => 'up to the height of']),
                 new Field('distance', FieldType::Size, 'distance', '10'),
                 new Field('second', FieldType::Size, 'distance the other way', '10'),
                 new Field('until', FieldType::Face, 'face it goes up to', ''),
-                new Field('past', FieldType::Length, 'distance past that face', '0'),
-                new Field('start', FieldType::Length, 'distance from the sketch where it begins', '0'),
+                new Field('level', FieldType::Spot, 'corner or edge it goes up to', ''),
+                new Field('past', FieldType::Length, 'distance past that', '0'),
+                new Field('from', FieldType::Choice, 'where it begins', 'sketch', ['sketch' => 'the sketch', 'face' => 'the face']),
+                new Field('base', FieldType::Face, 'face it begins at', ''),
+                new Field('start', FieldType::Length, 'distance from there where it begins', '0'),
                 new Field('taper', FieldType::Angle, 'taper', '0'),
                 new Field('direction', FieldType::Choice, 'direction', 'up', ['up' => 'up', 'down' => 'down']),
                 $effect,
@@ -111,7 +115,10 @@ enum StepKind: string
             self::Revolve => [
                 new Field('sketch', FieldType::Sketch, 'sketch', ''),
                 new Field('regions', FieldType::Regions, 'regions', 'all'),
+                new Field('about', FieldType::Choice, 'about what', 'line', ['line' => 'the sketch’s', 'edge' => 'the edge']),
                 new Field('axis', FieldType::Line, 'axis', 'v-axis'),
+                new Field('edge', FieldType::Edge, 'edge it turns about', ''),
+                new Field('close', FieldType::Choice, 'open outlines', 'no', ['no' => 'stay open', 'yes' => 'are closed against the axis']),
                 new Field('angle', FieldType::Angle, 'angle', '360'),
                 new Field('way', FieldType::Choice, 'which way', 'down', ['down' => 'away from you', 'up' => 'towards you', 'middle' => 'evenly to both sides']),
                 $effect,
@@ -119,13 +126,23 @@ enum StepKind: string
             self::Sweep => [
                 new Field('sketch', FieldType::Sketch, 'sketch', ''),
                 new Field('regions', FieldType::Regions, 'regions', 'all'),
+                new Field('along', FieldType::Choice, 'along what', 'sketch', ['sketch' => 'along the path in', 'face' => 'around the edge of']),
                 new Field('path', FieldType::Sketch, 'sketch of the path', ''),
+                new Field('face', FieldType::Face, 'face it goes around', ''),
                 $effect,
             ],
             self::Loft => [
                 new Field('sketches', FieldType::Sketches, 'sketches', ''),
                 new Field('skin', FieldType::Choice, 'skin', 'straight', ['straight' => 'straight', 'smooth' => 'smooth']),
+                new Field('guide', FieldType::MaybeSketch, 'sketch of a line that guides the skin', ''),
                 $effect,
+            ],
+            self::Rib => [
+                new Field('sketch', FieldType::Sketch, 'sketch', ''),
+                new Field('lie', FieldType::Choice, 'how it lies', 'flat', ['flat' => 'flat in the sketch', 'upright' => 'upright on the sketch']),
+                new Field('thickness', FieldType::Size, 'thickness', '4'),
+                new Field('side', FieldType::Choice, 'which side is filled', 'near', ['near' => 'the nearer side', 'other' => 'the other side']),
+                new Field('direction', FieldType::Choice, 'direction', 'down', ['up' => 'up', 'down' => 'down']),
             ],
             self::Hole => [
                 new Field('where', FieldType::Choice, 'where', 'points', ['points' => 'at the points of', 'face' => 'on']),
@@ -238,7 +255,7 @@ enum StepKind: string
     /** Whether it makes something of its own that can be mirrored or repeated. */
     public function makes(): bool
     {
-        return isset($this->fields()['effect']) || $this === self::Hole;
+        return isset($this->fields()['effect']) || in_array($this, [self::Hole, self::Rib], true);
     }
 
     public function word(): string

@@ -5,16 +5,19 @@ declare(strict_types=1);
 namespace Cubo\Recipe\Make;
 
 use Cubo\Geometry\Transform;
+use Cubo\Geometry\Vector;
 use Cubo\Measure\Bodies;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\FacePlane;
 use Cubo\Recipe\Message;
+use Cubo\Recipe\PartCorners;
 use Cubo\Recipe\PlacedSketch;
 use Cubo\Recipe\SketchPlane;
 use Cubo\Recipe\Step;
 use Cubo\Recipe\StepProblem;
 use Cubo\Recipe\StepValues;
+use Cubo\Solid\Blend\Topology;
 use Cubo\Solid\Maker\Profile;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
@@ -58,13 +61,15 @@ final readonly class Task
         return $this->sketches[$id] ?? throw new StepProblem(new Message('no-sketch', 'A sketch is not here.', 'Each one must stand before this step, be switched on and be readable.', $key));
     }
 
-    /** The picked regions of the step's sketch. */
-    public function profile(): Profile
+    /** The picked regions of the step's sketch. @param PlacedSketch|null $sketch to take them of instead */
+    public function profile(?PlacedSketch $sketch = null): Profile
     {
-        $sketch = $this->sketch();
+        $sketch ??= $this->sketch();
         $count = count($sketch->areas->regions);
         if ($count === 0) {
-            throw new StepProblem(new Message('no-region', 'The sketch is empty.', 'Draw at least one closed outline in it first.', 'sketch'));
+            throw new StepProblem($sketch->drawn->entities === []
+                ? new Message('no-region', 'The sketch is empty.', 'Draw at least one closed outline in it first.', 'sketch')
+                : new Message('open-outline', 'No outline is closed.', 'The lines of the sketch do not close around any region. On the pad their loose ends are marked.', 'sketch'));
         }
         $chosen = [];
         foreach ($this->step->regions() ?? range(1, $count) as $pick) {
@@ -84,6 +89,50 @@ final readonly class Task
         $name = $this->text($key);
 
         return FacePlane::placement($this->part, $name) ?? throw new StepProblem(new Message('no-face', 'This face is not there.', $name === '' ? 'Pick a flat face.' : 'The part has no flat face of that name before this step. Pick another one.', $key));
+    }
+
+    /**
+     * Both ends of a straight edge.
+     *
+     * @return array{array{float,float,float}, array{float,float,float}}
+     */
+    public function straightEdge(string $key): array
+    {
+        $name = $this->text($key);
+        $edge = $name === '' ? null : (new Topology($this->part))->edges[$name] ?? null;
+        if ($edge === null) {
+            throw new StepProblem(new Message('no-edge', 'This edge is not there.', $name === '' ? 'Pick a straight edge.' : 'The part has no edge of that name before this step. Pick another one.', $key));
+        }
+        $points = array_map(fn (int $v): array => [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]], $edge->vertices);
+        [$a, $b] = [$points[0], $points[count($points) - 1]];
+        $length = Vector::distance($a, $b);
+        foreach ($edge->closed ? [] : $points as $p) {
+            if (Vector::length(Vector::cross(Vector::sub($p, $a), Vector::sub($b, $a))) > 1e-6 * $length) {
+                $length = 0.0;
+            }
+        }
+
+        return $edge->closed || $length < 1e-9 ? throw new StepProblem(new Message('no-edge', 'This edge is not straight.', 'Pick a straight one.', $key)) : [$a, $b];
+    }
+
+    /** How high a corner, or an edge that runs level with it, lies above a plane, mm. */
+    public function heightOf(string $key, Transform $plane): float
+    {
+        $name = $this->text($key);
+        $corner = $name === '' ? null : PartCorners::of($this->part)[$name] ?? null;
+        if ($corner !== null) {
+            return $plane->local($corner)[2];
+        }
+        $edge = $name === '' ? null : (new Topology($this->part))->edges[$name] ?? null;
+        if ($edge === null) {
+            throw new StepProblem(new Message('no-spot', 'This corner is not there.', $name === '' ? 'Pick a corner or an edge.' : 'The part has no corner or edge of that name before this step. Pick another one.', $key));
+        }
+        $heights = array_map(fn (int $v): float => $plane->local([$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]])[2], $edge->vertices);
+        if (max($heights) - min($heights) > 1e-6) {
+            throw new StepProblem(new Message('no-spot', 'This edge has no one height.', 'It does not run level with the sketch. Pick a corner instead.', $key));
+        }
+
+        return $heights[0];
     }
 
     /** The plane a step names: a principal one, or a flat face; at its distance. */

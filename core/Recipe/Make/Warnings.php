@@ -55,7 +55,7 @@ final class Warnings
             return null;
         }
 
-        return new Message('skin-left', 'This does not go through.', $t->unit->brief($left) . " {$t->unit->value} is left. " . ($hole ? '“through” keeps it through' : '“through everything” keeps it through') . ' whatever the part’s thickness is.', 'extent', true);
+        return new Message('skin-left', 'This does not go through.', $t->unit->brief($left) . " {$t->unit->value} is left. " . ($hole ? '“through” keeps it through' : '“through everything” keeps it through') . ' whatever the part’s thickness is.', 'extent', true, ['words' => 'Make it go through', 'values' => ['extent' => 'through']]);
     }
 
     private static function has(Solid $s, string $id, string $role): bool

@@ -27,6 +27,9 @@ final class Loft
     /** Grid lines of a free surface for every strip of the mesh. */
     private const SUB = 3;
 
+    /** Chords all round where a guide bends straight sides. */
+    private const GUIDED = 48;
+
     /** @var list<SectionOutline> */
     private array $outlines = [];
 
@@ -63,13 +66,16 @@ final class Loft
         if (count($sections) < 2) {
             throw new Refused('no-sections', 'A loft needs at least two sections.');
         }
-        $loft = new self($sections);
+        $loft = new self($sections, $guide === [] ? 1 : self::GUIDED);
 
         return $loft->build($step, $smooth && count($sections) > 2, $guide);
     }
 
-    /** @param list<array{Profile, Transform}> $sections */
-    private function __construct(array $sections)
+    /**
+     * @param list<array{Profile, Transform}> $sections
+     * @param int $least chords all round
+     */
+    private function __construct(array $sections, int $least)
     {
         foreach ($sections as [$profile, $place]) {
             $this->places[] = $place;
@@ -81,7 +87,7 @@ final class Loft
         $this->correspond();
         $m = count($this->joints[0]);
         for ($j = 0; $j < $m; $j++) {
-            $n = 1;
+            $n = (int) ceil($least / $m);
             foreach ($this->outlines as $i => $o) {
                 $n = max($n, $o->chords($this->joints[$i][$j], $this->joints[$i][$j + 1] ?? $this->joints[$i][0] + $o->length));
             }

@@ -137,6 +137,22 @@ final readonly class Path
         return $out;
     }
 
+    /**
+     * With a line before it and one after it.
+     *
+     * @param V $from where the first line begins
+     * @param V $to where the last one ends
+     */
+    public function extended(array $from, array $to): self
+    {
+        $out = self::from($from)->lineTo($this->segments[0]['from']);
+        foreach ($this->segments as $s) {
+            $out = $out->with($s);
+        }
+
+        return $out->lineTo($to);
+    }
+
     public function isClosed(): bool
     {
         return count($this->segments) > 1 && Vector::distance($this->segments[0]['from'], $this->at) < 1e-9 * (1 + Vector::length($this->at));

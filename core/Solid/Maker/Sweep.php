@@ -67,6 +67,16 @@ final class Sweep
     }
 
     /**
+     * The direction in which a path ends.
+     *
+     * @return V
+     */
+    public static function ends(Path $path): array
+    {
+        return self::direction($path->segments[count($path->segments) - 1], false);
+    }
+
+    /**
      * Where the section's u and v point at the beginning of a path.
      *
      * @return array{V, V}

@@ -74,8 +74,10 @@ return [
         'brief' => "Half of it is drawn and drawn out evenly to both sides; the other half is its mirror image. Look at the profile from the front first.",
         'unit' => 'in',
         'steps' => [
-            ['id' => 's1', 'kind' => 'sketch', 'name' => 'Profile', 'plane' => 'front', 'drawn' => $outline(array_map(static fn (array $p): array => [25.4 * $p[0], 25.4 * $p[1]], [[0, 0], [2, 0], [2, 0.25], [0.25, 1.5], [0, 1.5]]))],
+            ['id' => 's1', 'kind' => 'sketch', 'name' => 'Profile', 'plane' => 'front', 'drawn' => $outline(array_map(static fn (array $p): array => [25.4 * $p[0], 25.4 * $p[1]], [[0, 0], [2, 0], [2, 0.25], [0.25, 0.25], [0.25, 1.5], [0, 1.5]]))],
             ['id' => 's2', 'kind' => 'extrude', 'name' => 'Half', 'sketch' => 's1', 'extent' => 'middle', 'distance' => '3/4'],
+            ['id' => 's6', 'kind' => 'sketch', 'name' => 'Line of the brace', 'plane' => 'front', 'drawn' => ['points' => ['a' => [6.35, 31.75], 'b' => [44.45, 6.35]], 'lines' => [['id' => 'brace', 'kind' => 'line', 'points' => ['a', 'b']]], 'relations' => []]],
+            ['id' => 's7', 'kind' => 'rib', 'name' => 'Brace', 'sketch' => 's6', 'thickness' => '1/4', 'note' => 'It grows to the two walls, wherever they are moved.'],
             ['id' => 's3', 'kind' => 'mirror', 'name' => 'Other half', 'of' => 'body', 'plane' => 'side', 'keep' => 'both'],
             ['id' => 's4', 'kind' => 'hole', 'name' => 'Post hole', 'where' => 'face', 'face' => 's2:l0', 'u' => '1 1/2', 'v' => '0', 'round' => '1/4'],
             ['id' => 's5', 'kind' => 'split', 'name' => 'One half is enough', 'plane' => 'front', 'offset' => '-1/8', 'keep' => 'down'],

@@ -103,7 +103,7 @@ it('refuses drawings that make no sense and says where', function (mixed $drawn,
 it('takes lines without length and arcs without extent as bounding nothing', function () {
     $flat = ['points' => ['a' => [0, 0], 'b' => [0, 0], 'm' => [5, 5], 'p' => [5, 5], 'q' => [5, 5]], 'lines' => [['id' => 'l', 'kind' => 'line', 'points' => ['a', 'b']], ['id' => 'k', 'kind' => 'arc', 'points' => ['m', 'p', 'q'], 'size' => 1e-9]]];
     $r = (new Evaluator)->evaluate(drawnRecipe($flat));
-    expect($r->results['s2']->messages[0]->code)->toBe('no-region');
+    expect($r->results['s2']->messages[0]->code)->toBe('open-outline');
 });
 
 it('writes what it reads', function () {

@@ -5,16 +5,9 @@ declare(strict_types=1);
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\PartState;
 use Cubo\Measure\MassProperties;
+use Tests\Drawn;
 use Tests\Parts;
 use Tests\Soundness;
-
-/** A rectangle about the origin, settled by its dimensions, as a drawing. */
-function rectangleDrawn(float $w, float $h, float $u = 0.0, float $v = 0.0): array
-{
-    $p = ['a' => [$u - $w / 2, $v - $h / 2], 'b' => [$u + $w / 2, $v - $h / 2], 'c' => [$u + $w / 2, $v + $h / 2], 'd' => [$u - $w / 2, $v + $h / 2]];
-
-    return ['points' => $p, 'lines' => [['id' => 'low', 'kind' => 'line', 'points' => ['a', 'b']], ['id' => 'right', 'kind' => 'line', 'points' => ['b', 'c']], ['id' => 'high', 'kind' => 'line', 'points' => ['c', 'd']], ['id' => 'left', 'kind' => 'line', 'points' => ['d', 'a']]], 'relations' => []];
-}
 
 /** @param list<array<string, mixed>> $steps */
 function volumeOf(array $steps): float
@@ -37,7 +30,7 @@ function heightOf(array $steps): array
 }
 
 $block = ['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '20'];
-$square = ['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 10)];
+$square = ['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)];
 
 it('extrudes as far as is asked', function (array $extrude, float $volume, array $height) use ($square) {
     $steps = [$square, ['kind' => 'extrude', 'sketch' => 's1'] + $extrude];
@@ -56,7 +49,7 @@ it('extrudes as far as is asked', function (array $extrude, float $volume, array
 ]);
 
 it('extrudes through everything, and up to a face', function () use ($block) {
-    $cut = static fn (array $x, array $sketch = []): array => [$block, ['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 10)] + $sketch, ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut'] + $x];
+    $cut = static fn (array $x, array $sketch = []): array => [$block, ['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)] + $sketch, ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut'] + $x];
     expect(volumeOf($cut(['extent' => 'through'])))->toEqualWithDelta(48000 - 4000, 1e-6)
         ->and(volumeOf($cut(['extent' => 'through', 'direction' => 'down'], ['plane' => 'face', 'face' => 's1:top'])))->toEqualWithDelta(44000, 1e-6)
         // intent: the plate gets thicker, the cut still goes through
@@ -66,14 +59,14 @@ it('extrudes through everything, and up to a face', function () use ($block) {
         ->and(Parts::outcome($cut(['extent' => 'face', 'until' => 's1:top', 'direction' => 'down'])))->toBe('wrong-side@direction')
         ->and(Parts::outcome($cut(['extent' => 'face', 'until' => 's1:left'])))->toBe('never-meets@until')
         ->and(Parts::outcome($cut(['extent' => 'face', 'until' => 's9:left'])))->toBe('no-face@until')
-        ->and(Parts::outcome([['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 10)], ['kind' => 'extrude', 'sketch' => 's1', 'extent' => 'through']]))->toBe('nothing-there@extent');
+        ->and(Parts::outcome([['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's1', 'extent' => 'through']]))->toBe('nothing-there@extent');
 });
 
 it('extrudes up to a face that slants', function () {
     // a wedge of 30 by 40 whose top falls from 20 to 0 along x: half a block; a bar under it is cut to the slope
     $wedge = [['kind' => 'sketch', 'plane' => 'front', 'drawn' => ['points' => ['a' => [0, 30], 'b' => [30, 30], 'c' => [30, 60]], 'lines' => [['id' => 'l1', 'kind' => 'line', 'points' => ['a', 'b']], ['id' => 'l2', 'kind' => 'line', 'points' => ['b', 'c']], ['id' => 'l3', 'kind' => 'line', 'points' => ['c', 'a']]], 'relations' => []]],
         ['kind' => 'extrude', 'sketch' => 's1', 'extent' => 'middle', 'distance' => '40'],
-        ['kind' => 'sketch', 'drawn' => rectangleDrawn(10, 10, 15, 0)],
+        ['kind' => 'sketch', 'drawn' => Drawn::rectangle(10, 10, 15, 0)],
         ['kind' => 'extrude', 'sketch' => 's3', 'extent' => 'face', 'until' => 's2:l3']];
     // up to the slanting plane z = 30 + x: from 0 to 45 in the middle; what lies in the wedge (30 to z) is there already
     expect(volumeOf($wedge))->toEqualWithDelta(18000 + 100 * 30, 1e-6);
@@ -81,15 +74,15 @@ it('extrudes up to a face that slants', function () {
 
 it('revolves about a line or an axis', function () {
     // a bush as a half section: a ring of 12 outside, 5 inside, 20 long
-    $half = ['kind' => 'sketch', 'plane' => 'front', 'drawn' => rectangleDrawn(7, 20, 8.5, 10)];
+    $half = ['kind' => 'sketch', 'plane' => 'front', 'drawn' => Drawn::rectangle(7, 20, 8.5, 10)];
     $ring = M_PI * (144 - 25) * 20;
     expect(volumeOf([$half, ['kind' => 'revolve', 'sketch' => 's1']]))->toEqualWithDelta($ring, 1e-6 * $ring)
         ->and(volumeOf([$half, ['kind' => 'revolve', 'sketch' => 's1', 'angle' => '90']]))->toEqualWithDelta($ring / 4, 1e-6 * $ring)
         // about its own left side: a full cylinder of 7
-        ->and(volumeOf([$half, ['kind' => 'revolve', 'sketch' => 's1', 'axis' => 'left']]))->toEqualWithDelta(M_PI * 49 * 20, 1e-2)
-        ->and(volumeOf([['kind' => 'sketch', 'plane' => 'front', 'drawn' => rectangleDrawn(7, 20, -8.5, 10)], ['kind' => 'revolve', 'sketch' => 's1']]))->toEqualWithDelta($ring, 1e-6 * $ring)
+        ->and(volumeOf([$half, ['kind' => 'revolve', 'sketch' => 's1', 'axis' => 'l4']]))->toEqualWithDelta(M_PI * 49 * 20, 1e-2)
+        ->and(volumeOf([['kind' => 'sketch', 'plane' => 'front', 'drawn' => Drawn::rectangle(7, 20, -8.5, 10)], ['kind' => 'revolve', 'sketch' => 's1']]))->toEqualWithDelta($ring, 1e-6 * $ring)
         ->and(Parts::outcome([$half, ['kind' => 'revolve', 'sketch' => 's1', 'axis' => 'l9']]))->toBe('no-axis@axis')
-        ->and(Parts::outcome([['kind' => 'sketch', 'drawn' => rectangleDrawn(7, 20)], ['kind' => 'revolve', 'sketch' => 's1']]))->toBe('crosses-axis@axis')
+        ->and(Parts::outcome([['kind' => 'sketch', 'drawn' => Drawn::rectangle(7, 20)], ['kind' => 'revolve', 'sketch' => 's1']]))->toBe('crosses-axis@axis')
         ->and(Parts::outcome([$half, ['kind' => 'revolve', 'sketch' => 's1', 'angle' => '400']]))->toBe('no-angle@angle');
     // which way: a quarter towards the viewer of the front plane lies in front, y below zero
     $box = static fn (string $way): array => Parts::build([$half, ['kind' => 'revolve', 'sketch' => 's1', 'angle' => '90', 'way' => $way]])->part()->vertexBox();
@@ -216,7 +209,7 @@ it('sweeps a region along a drawn path', function () use ($square) {
     $bend = [$square, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => pathDrawn([['arc', [[40.0, 30.0], [40.0, 70.0], [0.0, 30.0]]], ['line', [[0, 0], [0.0, 30.0]]]])]];
     expect(volumeOf([...$bend, $sweep]))->toEqualWithDelta(200 * (30 + 20 * M_PI), 1.0);
     // downward: the region lies as it is drawn, whichever way the path goes
-    $askew = ['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 10, 10, 5)];
+    $askew = ['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10, 10, 5)];
     $down = [$askew, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => pathDrawn([['line', [[0, 0], [0, -30]]]])], $sweep];
     expect(Parts::build($down)->part()->vertexBox())->toEqualWithDelta([0.0, 0.0, -30.0, 20.0, 10.0, 0.0], 1e-9);
     $from = [$askew, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => pathDrawn([['line', [[0, 0], [0, 30]]]])], $sweep];
@@ -230,7 +223,7 @@ it('sweeps a region along a drawn path', function () use ($square) {
 
 it('lofts from sketch to sketch', function () {
     // a frustum of a pyramid: h/3 (A + a + sqrt(A a))
-    $steps = [['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 20)], ['kind' => 'sketch', 'offset' => '30', 'drawn' => rectangleDrawn(10, 10)], ['kind' => 'loft', 'sketches' => ['s1', 's2']]];
+    $steps = [['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 20)], ['kind' => 'sketch', 'offset' => '30', 'drawn' => Drawn::rectangle(10, 10)], ['kind' => 'loft', 'sketches' => ['s1', 's2']]];
     expect(volumeOf($steps))->toEqualWithDelta(10 * (400 + 100 + 200), 1e-6)
         ->and(volumeOf(array_replace($steps, [2 => ['kind' => 'loft', 'sketches' => ['s2', 's1']]])))->toEqualWithDelta(7000, 1e-6)
         ->and(Parts::outcome(array_replace($steps, [2 => ['kind' => 'loft', 'sketches' => ['s1']]])))->toBe('no-sections@sketches')
@@ -238,10 +231,10 @@ it('lofts from sketch to sketch', function () {
 });
 
 it('warns of a cut that just stops short, and of what stands apart', function () use ($block) {
-    $cut = static fn (string $height, array $x = []): ?Cubo\Recipe\Message => Parts::build([['height' => $height] + $block, ['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'distance' => '20'] + $x])->results['s3']->messages[0] ?? null;
+    $cut = static fn (string $height, array $x = []): ?Cubo\Recipe\Message => Parts::build([['height' => $height] + $block, ['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'distance' => '20'] + $x])->results['s3']->messages[0] ?? null;
     expect($cut('20'))->toBeNull()->and($cut('20.25')?->code)->toBe('skin-left')->and($cut('20.25')?->why)->toContain('0.25 mm is left')->and($cut('20.25')?->warning)->toBeTrue()
         ->and($cut('40'))->toBeNull()->and($cut('20.25', ['extent' => 'through']))->toBeNull();
-    $down = static fn (string $depth): ?string => Parts::build([$block, ['kind' => 'sketch', 'plane' => 'face', 'face' => 's1:top', 'drawn' => rectangleDrawn(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'direction' => 'down', 'distance' => $depth]])->results['s3']->messages[0]->code ?? null;
+    $down = static fn (string $depth): ?string => Parts::build([$block, ['kind' => 'sketch', 'plane' => 'face', 'face' => 's1:top', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'direction' => 'down', 'distance' => $depth]])->results['s3']->messages[0]->code ?? null;
     expect($down('19.5'))->toBe('skin-left')->and($down('20'))->toBeNull()->and($down('10'))->toBeNull();
     $hole = static fn (string $depth): ?string => Parts::build([$block, ['kind' => 'hole', 'where' => 'face', 'face' => 's1:top', 'extent' => 'depth', 'bottom' => 'flat', 'depth' => $depth]])->results['s2']->messages[0]->code ?? null;
     expect($hole('19.5'))->toBe('skin-left')->and($hole('12'))->toBeNull();
@@ -256,6 +249,6 @@ it('warns of a cut that just stops short, and of what stands apart', function ()
 });
 
 it('says when a cut would meet the part in the other direction', function () use ($block) {
-    $steps = [$block, ['kind' => 'sketch', 'drawn' => rectangleDrawn(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'distance' => '5', 'direction' => 'down']];
+    $steps = [$block, ['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'distance' => '5', 'direction' => 'down']];
     expect(Parts::outcome($steps))->toBe('cuts-nothing@direction')->and(Parts::build($steps)->results['s3']->messages[0]->why)->toContain('In the other direction');
 });
