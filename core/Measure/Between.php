@@ -161,16 +161,25 @@ final readonly class Between
                 return null;
             }
 
-            return static function (array $p, array $q) use ($s, $g, $h, $surface, $normal, $keep): array {
+            return static function (array $p, array $q) use ($s, $g, $h, $surface, $normal, $start, $size): array {
                 [$n, $m] = [$normal($g, $p), $normal($h, $p)];
                 $t = Vector::cross($n, $m);
                 if (Vector::length($t) < 1e-4) {
                     return $p;
                 }
                 $t = Vector::unit($t);
-                $on = SurfaceEquation::meet($s, $surface($g), $g, $surface($h), $h, Vector::add($p, $t, Vector::dot(Vector::sub($q, $p), $t)), $n, Vector::cross($t, $n));
+                $way = Vector::dot(Vector::sub($q, $p), $t);
+                $meet = static fn (float $share): ?array => SurfaceEquation::meet($s, $surface($g), $g, $surface($h), $h, Vector::add($p, $t, $share * $way), $n, Vector::cross($t, $n));
+                $here = $meet(0.0) ?? $p;
+                // seen from far off, the straight way along the tangent overshoots a bent rim: shorter ones are tried
+                for ($share = 1.0; $share > 1e-4; $share /= 2) {
+                    $on = $meet($share);
+                    if ($on !== null && Vector::distance($on, $start) <= $size && Vector::distance($on, $q) < Vector::distance($here, $q)) {
+                        return $on;
+                    }
+                }
 
-                return $on === null ? $p : $keep($p, $on);
+                return $here;
             };
         }
         if ($surface($f)->isFlat()) {

@@ -74,14 +74,6 @@ final class PartMeasures
     /** Flat area in the part's lowest plane, facing down, mm2. */
     public function standingArea(): float
     {
-        $low = $this->bounds()->min[2];
-        $area = 0.0;
-        foreach ($this->features()->flats as $f) {
-            if ($f->normal[2] < -1 + 1e-9 && abs($f->centroid[2] - $low) < 1e-4) {
-                $area += $f->area;
-            }
-        }
-
-        return $area;
+        return Standing::of($this)->base;
     }
 }

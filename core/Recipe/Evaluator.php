@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
-use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Make\Arranging;
 use Cubo\Recipe\Make\Extruding;
@@ -112,7 +111,7 @@ final class Evaluator
 
         return new PartState(
             $behind ? fn (): Solid => $this->cache->get($key) ?? $this->anew($recipe, null) : $part,
-            $key === $nothing, $results, $key,
+            $key === $nothing, $results, $key, $sketches,
         );
     }
 
@@ -200,8 +199,8 @@ final class Evaluator
         return new StepProblem(new Message('cuts-nothing', $p->note->what, 'In the other direction it would take something away. The part is shown without this step.', 'direction', false, ['words' => 'Turn it round', 'values' => ['direction' => $turned->text('direction')]]));
     }
 
-    /** What a step makes of its own; null for one that only changes the part. */
-    private static function tool(Task $t): ?Solid
+    /** What a step makes of its own; null for one that only changes the part. @throws StepProblem */
+    public static function tool(Task $t): ?Solid
     {
         return match ($t->step->kind) {
             StepKind::Block, StepKind::Cylinder, StepKind::Cone, StepKind::Ball => ReadySolids::make($t),
@@ -216,7 +215,8 @@ final class Evaluator
         };
     }
 
-    private static function effect(Step $step): string
+    /** Whether what a step makes is added ("add"), taken away ("cut") or shared ("keep"). */
+    public static function effect(Step $step): string
     {
         return match ($step->kind) {
             StepKind::Hole => 'cut',
@@ -319,9 +319,8 @@ final class Evaluator
             }
             array_push($curves, ...$outline);
         }
-        $plane = SketchPlane::tryFrom($step->text('plane'))?->placement() ?? FacePlane::placement($part, $step->text('face'))
+        $up = SketchPlacement::of($step, $part, $v)
             ?? throw new StepProblem(new Message('no-face', 'This face is not there.', $step->text('face') === '' ? 'Pick the flat face to sketch on.' : 'The part has no flat face of that name before this step. Pick another one, or a plane.', 'face'));
-        $up = Transform::translation([0.0, 0.0, $v->number('offset')])->then($plane);
         [$drawn, $gone] = EdgesTakenOver::any($drawn) ? EdgesTakenOver::renewed($drawn, PartEdges::seenOnto($part, $up)) : [$drawn, []];
         $notes = $gone === [] ? [] : [new Message('edge-gone', 'An edge of the part is gone.', implode(', ', array_slice($gone, 0, 6)) . (count($gone) === 1 ? ' was taken over from an edge that is' : ' were taken over from edges that are') . ' not there any more. The sketch keeps them where they last were.', 'drawn', true)];
         $drawn = self::settled($drawn, $unit, $named);

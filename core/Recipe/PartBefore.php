@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Recipe;
 
 use Cubo\Geometry\Transform;
-use Cubo\Quantity\Expression;
-use Cubo\Quantity\UnreadableExpression;
 
 /** The part as it is before a sketch, and the plane the sketch lies in. */
 final readonly class PartBefore
@@ -25,14 +23,14 @@ final readonly class PartBefore
             $steps[] = $s;
         }
         $state = $evaluate($recipe->withSteps($steps));
-        $plane = SketchPlane::tryFrom($sketch->text('plane'))?->placement() ?? FacePlane::placement($state->part(), $sketch->text('face'));
         try {
-            $height = Expression::length($sketch->text('offset') === '' ? '0' : $sketch->text('offset'), $recipe->unit, $recipe->named());
-        } catch (UnreadableExpression) {
-            $height = 0.0;
+            $plane = SketchPlacement::of($sketch, $state->part(), new StepValues($sketch, $recipe->unit, $recipe->named()));
+        } catch (StepProblem) {
+            // a value that cannot be read is told at the step; until then the sketch is drawn on the bare plane
+            $plane = SketchPlane::tryFrom($sketch->text('plane'))?->placement() ?? FacePlane::placement($state->part(), $sketch->text('face'));
         }
 
-        return new self($state, $plane === null ? null : Transform::translation([0.0, 0.0, $height])->then($plane));
+        return new self($state, $plane);
     }
 
     /** @return array<string, PartEdge> what can be taken over */

@@ -13,8 +13,9 @@ final class PartState
     /**
      * @param Solid|Closure(): Solid $part the solid, or where to get it: many pages need only the key and the messages
      * @param array<string, StepResult> $results by step id
+     * @param array<string, PlacedSketch> $sketches those that work, by step id
      */
-    public function __construct(private Solid|Closure $part, private readonly bool $empty, public readonly array $results, public readonly string $key) {}
+    public function __construct(private Solid|Closure $part, private readonly bool $empty, public readonly array $results, public readonly string $key, public readonly array $sketches = []) {}
 
     public function part(): Solid
     {

@@ -23,9 +23,7 @@ final class Extruding
     {
         $profile = $t->profile();
         $sign = $t->text('direction') === 'down' ? -1.0 : 1.0;
-        $start = $t->number('start');
-        $base = $t->text('from') === 'face' ? self::levelFace($t) : 0.0;
-        $place = Transform::translation([0.0, 0.0, $base + $sign * $start])->then($t->sketch()->placement);
+        $place = self::begins($t);
         $toFace = null;
         [$up, $down] = match ($t->text('extent')) {
             'both' => [$t->number('distance'), $t->number('second')],
@@ -61,6 +59,15 @@ final class Extruding
         $reach = ($sign > 0 ? $high : -$low) + self::BEYOND;
 
         return $reach > self::BEYOND ? $reach : throw new StepProblem(self::turnRound($t, 'There is nothing that way.', 'All of the part lies on the other side of the sketch.'));
+    }
+
+    /** The plane an extrusion begins in: takes (u, v, height) to (x, y, z). */
+    public static function begins(Task $t): Transform
+    {
+        $sign = $t->text('direction') === 'down' ? -1.0 : 1.0;
+        $base = $t->text('from') === 'face' ? self::levelFace($t) : 0.0;
+
+        return Transform::translation([0.0, 0.0, $base + $sign * $t->number('start')])->then($t->sketch()->placement);
     }
 
     /** Height above the sketch, mm, of the face an extrusion begins at. */

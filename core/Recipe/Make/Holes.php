@@ -45,7 +45,7 @@ final class Holes
     }
 
     /** @return array{Transform, list<array{float,float}>} the plane, and places in it */
-    private static function spots(Task $t): array
+    public static function spots(Task $t): array
     {
         if ($t->text('where') === 'face') {
             return [$t->flatFace('face'), [[$t->number('u'), $t->number('v')]]];

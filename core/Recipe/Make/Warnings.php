@@ -69,13 +69,62 @@ final class Warnings
         return false;
     }
 
-    /** Something that is added and does not touch the part. */
+    /** Something that is added and does not touch the part, or only along an edge or in a point. */
     private static function apart(Solid $before, Solid $after, Task $t): ?Message
     {
-        if ($t->text('effect') !== 'add' || $t->text('of') === 'step' || count(Bodies::of($after)) <= count(Bodies::of($before))) {
+        $adds = $t->text('effect') === 'add' && $t->text('of') !== 'step';
+        if (! $adds || count($bodies = Bodies::of($after)) <= count(Bodies::of($before))) {
             return null;
+        }
+        foreach (self::boxesMeet($after, $bodies) ? Bodies::contacts($after) : [] as [$i, $j, , $how]) {
+            if ($how !== 'apart' && (self::ofStep($after, $bodies[$i], $t->step->id) || self::ofStep($after, $bodies[$j], $t->step->id))) {
+                return new Message('touches-edge', $how === 'edge' ? 'This only touches along an edge.' : 'This only touches in a point.', 'Both look joined, but nothing holds them together: there is one piece more now. Let it overlap the part or share a face with it.', null, true);
+            }
         }
 
         return new Message('stands-apart', 'This stands clear of the part.', 'It does not touch the part anywhere, so there is one piece more now. If that is meant, all is well.', null, true);
+    }
+
+    /** @param list<int> $triangles */
+    private static function ofStep(Solid $s, array $triangles, string $id): bool
+    {
+        foreach ($triangles as $f) {
+            if (str_starts_with($s->surfaceOfTriangle($f)->name, "$id:")) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether the boxes around any two bodies touch.
+     *
+     * @param list<list<int>> $bodies
+     */
+    private static function boxesMeet(Solid $s, array $bodies): bool
+    {
+        $boxes = [];
+        foreach ($bodies as $triangles) {
+            $lo = [INF, INF, INF];
+            $hi = [-INF, -INF, -INF];
+            foreach ($triangles as $f) {
+                for ($h = 3 * $f; $h < 3 * $f + 3; $h++) {
+                    $v = $s->start[$h];
+                    foreach ([$s->x[$v], $s->y[$v], $s->z[$v]] as $k => $c) {
+                        $lo[$k] = min($lo[$k], $c);
+                        $hi[$k] = max($hi[$k], $c);
+                    }
+                }
+            }
+            foreach ($boxes as [$l, $h]) {
+                if (max($l[0] - $hi[0], $lo[0] - $h[0], $l[1] - $hi[1], $lo[1] - $h[1], $l[2] - $hi[2], $lo[2] - $h[2]) < 1e-6) {
+                    return true;
+                }
+            }
+            $boxes[] = [$lo, $hi];
+        }
+
+        return false;
     }
 }

@@ -248,6 +248,15 @@ it('warns of a cut that just stops short, and of what stands apart', function ()
     }
 });
 
+it('warns of what touches only along an edge or in a point', function (array $second, string $outcome) use ($block) {
+    expect(Parts::outcome([$block, ['kind' => 'block', 'width' => '10', 'depth' => '10', 'height' => '10'] + $second]))->toBe($outcome);
+})->with([
+    'along an edge' => [['x' => '35', 'z' => '20'], 'touches-edge'],
+    'in a point' => [['x' => '35', 'y' => '25', 'z' => '20'], 'touches-edge'],
+    'on a face' => [['z' => '20'], 'done'],
+    'not at all' => [['x' => '36', 'z' => '20'], 'stands-apart'],
+]);
+
 it('says when a cut would meet the part in the other direction', function () use ($block) {
     $steps = [$block, ['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'distance' => '5', 'direction' => 'down']];
     expect(Parts::outcome($steps))->toBe('cuts-nothing@direction')->and(Parts::build($steps)->results['s3']->messages[0]->why)->toContain('In the other direction');

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Measure;
+
+/** How a part stands: on how much of it, and how much lies flat at its top. */
+final readonly class Standing
+{
+    /** A top this many times larger than the base is taken for a part that stands on its head. */
+    private const HEAD = 2.0;
+
+    /**
+     * @param float $base flat area in the lowest plane, facing down, mm2
+     * @param float $top flat area in the highest plane, facing up, mm2
+     * @param float $low height of the lowest point above the ground, mm
+     */
+    private function __construct(public float $base, public float $top, public float $low) {}
+
+    public static function of(PartMeasures $m): self
+    {
+        $b = $m->bounds();
+
+        return new self(self::level($m, $b->min[2], -1.0), self::level($m, $b->max[2], 1.0), $b->min[2]);
+    }
+
+    private static function level(PartMeasures $m, float $z, float $up): float
+    {
+        $area = 0.0;
+        foreach ($m->features()->flats as $f) {
+            if ($f->normal[2] * $up > 1 - 1e-9 && abs($f->centroid[2] - $z) < 1e-4) {
+                $area += $f->area;
+            }
+        }
+
+        return $area;
+    }
+
+    /** It touches what it stands on only along an edge or in a point. */
+    public function balances(): bool
+    {
+        return $this->base < 1e-6;
+    }
+
+    public function onItsHead(): bool
+    {
+        return ! $this->balances() && $this->top > self::HEAD * $this->base;
+    }
+}

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe\Make;
+
+use Cubo\Geometry\Transform;
+use Cubo\Geometry\Vector;
+use Cubo\Recipe\SketchPlacement;
+use Cubo\Recipe\StepKind;
+use Cubo\Recipe\StepProblem;
+use Cubo\Solid\Solid;
+
+/**
+ * Where the values of a step can be taken hold of on the part: arrows that change a length when they are drawn along.
+ *
+ * @phpstan-type V array{float,float,float}
+ * @phpstan-type Handle array{key: string, at: V, way: V, per: float, value: float, turns: bool}
+ */
+final class Handles
+{
+    /**
+     * @return list<Handle> `at` the arrow's tip now, mm; `way` its unit direction; `per` mm it moves for one mm of the
+     *     value; `value` in mm; `turns` whether the step's direction turns round when it is drawn past nothing
+     */
+    public static function of(Task $t): array
+    {
+        try {
+            return match ($t->step->kind) {
+                StepKind::Extrude => self::extrude($t),
+                StepKind::Block => self::block($t),
+                StepKind::Cylinder, StepKind::Cone => self::round($t),
+                StepKind::Ball => [self::one($t, 'round', Vector::add(self::place($t), [$t->v->radius('round'), 0.0, 0.0]), [1.0, 0.0, 0.0], $t->text('by') === 'radius' ? 1.0 : 0.5)],
+                StepKind::Hole => self::hole($t),
+                StepKind::Pull => self::pull($t),
+                StepKind::Move, StepKind::Copy => self::along($t, ['x', 'y', 'z'], self::middle($t->part)),
+                StepKind::Repeat => match ($t->text('way')) {
+                    'around' => [],
+                    'grid' => [...self::along($t, ['x', 'y', 'z'], self::middle($t->part)), ...self::along($t, ['x2', 'y2', 'z2'], self::middle($t->part))],
+                    default => self::along($t, ['x', 'y', 'z'], self::middle($t->part)),
+                },
+                StepKind::Sketch => self::offset($t, SketchPlacement::of($t->step, $t->part, $t->v)),
+                StepKind::Split, StepKind::Mirror => self::offset($t, $t->plane()),
+                default => [],
+            };
+        } catch (StepProblem) {
+            return [];
+        }
+    }
+
+    /**
+     * @param V $at
+     * @param V $way
+     * @return Handle
+     */
+    private static function one(Task $t, string $key, array $at, array $way, float $per = 1.0, bool $turns = false): array
+    {
+        return ['key' => $key, 'at' => $at, 'way' => $way, 'per' => $per, 'value' => $t->number($key), 'turns' => $turns];
+    }
+
+    /** @return list<Handle> */
+    private static function extrude(Task $t): array
+    {
+        $extent = $t->text('extent');
+        if (! in_array($extent, ['distance', 'both', 'middle'], true)) {
+            return [];
+        }
+        $place = Extruding::begins($t);
+        $sign = $t->text('direction') === 'down' ? -1.0 : 1.0;
+        $up = $place->direction([0.0, 0.0, $sign]);
+        $u = $v = $n = 0.0;
+        foreach ($t->profile()->loops[0] ?? [] as [$pu, $pv]) {
+            $u += $pu;
+            $v += $pv;
+            $n++;
+        }
+        $from = $place->point([$u / max(1, $n), $v / max(1, $n), 0.0]);
+        $per = $extent === 'middle' ? 0.5 : 1.0;
+        $out = [self::one($t, 'distance', Vector::add($from, $up, $per * $t->number('distance')), $up, $per, $extent === 'distance')];
+        if ($extent === 'both') {
+            $out[] = self::one($t, 'second', Vector::add($from, $up, -$t->number('second')), Vector::add([0.0, 0.0, 0.0], $up, -1.0));
+        }
+
+        return $out;
+    }
+
+    /** @return list<Handle> */
+    private static function block(Task $t): array
+    {
+        $corner = $t->text('from') === 'corner';
+        $size = [$t->number('width'), $t->number('depth'), $t->number('height')];
+        $low = self::place($t);
+        if (! $corner) {
+            $low = Vector::add($low, [-$size[0] / 2, -$size[1] / 2, 0.0]);
+        }
+        $mid = Vector::add($low, $size, 0.5);
+        $out = [];
+        foreach (['width', 'depth', 'height'] as $k => $key) {
+            $way = [0.0, 0.0, 0.0];
+            $way[$k] = 1.0;
+            $out[] = self::one($t, $key, Vector::add($mid, $way, $size[$k] / 2), $way, $corner || $k === 2 ? 1.0 : 0.5);
+        }
+
+        return $out;
+    }
+
+    /** @return list<Handle> */
+    private static function round(Task $t): array
+    {
+        $axis = ['x' => [1.0, 0.0, 0.0], 'y' => [0.0, 1.0, 0.0], 'z' => [0.0, 0.0, 1.0]][$t->text('along')];
+        $across = $t->text('along') === 'x' ? [0.0, 1.0, 0.0] : [1.0, 0.0, 0.0];
+        $from = self::place($t);
+
+        return [
+            self::one($t, 'length', Vector::add($from, $axis, $t->number('length')), $axis),
+            self::one($t, 'round', Vector::add($from, $across, $t->v->radius('round')), $across, $t->text('by') === 'radius' ? 1.0 : 0.5),
+        ];
+    }
+
+    /** @return list<Handle> */
+    private static function hole(Task $t): array
+    {
+        if ($t->text('extent') !== 'depth') {
+            return [];
+        }
+        [$place, $spots] = Holes::spots($t);
+        $into = $place->direction([0.0, 0.0, $t->text('where') === 'points' && $t->text('direction') === 'up' ? 1.0 : -1.0]);
+
+        return [self::one($t, 'depth', Vector::add($place->point([$spots[0][0], $spots[0][1], 0.0]), $into, $t->number('depth')), $into)];
+    }
+
+    /** @return list<Handle> */
+    private static function pull(Task $t): array
+    {
+        $name = $t->step->names('faces')[0] ?? '';
+        $sum = [0.0, 0.0, 0.0];
+        $area = 0.0;
+        $normal = null;
+        foreach ($t->part->facet as $f => $facet) {
+            $surface = $t->part->surfaces[$t->part->surfaceOf[$facet]];
+            if ($surface->name !== $name || ! $surface->isFlat()) {
+                continue;
+            }
+            [$a, $b, $c] = array_map(static fn (int $h): array => [$t->part->x[$t->part->start[$h]], $t->part->y[$t->part->start[$h]], $t->part->z[$t->part->start[$h]]], [3 * $f, 3 * $f + 1, 3 * $f + 2]);
+            $w = Vector::length(Vector::cross(Vector::sub($b, $a), Vector::sub($c, $a)));
+            $sum = Vector::add($sum, Vector::add(Vector::add($a, $b), $c), $w / 3);
+            $area += $w;
+            $normal ??= [$t->part->nx[$facet], $t->part->ny[$facet], $t->part->nz[$facet]];
+        }
+
+        return $normal === null || $area <= 0 ? [] : [self::one($t, 'distance', Vector::add(Vector::add([0.0, 0.0, 0.0], $sum, 1 / $area), $normal, $t->number('distance')), $normal)];
+    }
+
+    /**
+     * @param list<string> $keys of the three parts of a way
+     * @param V $from
+     * @return list<Handle>
+     */
+    private static function along(Task $t, array $keys, array $from): array
+    {
+        $to = $from;
+        foreach ($keys as $k => $key) {
+            $to[$k] += $t->number($key);
+        }
+        $out = [];
+        foreach ($keys as $k => $key) {
+            $way = [0.0, 0.0, 0.0];
+            $way[$k] = 1.0;
+            $out[] = self::one($t, $key, [$to[0], $to[1], $to[2]], $way);
+        }
+
+        return $out;
+    }
+
+    /** @return list<Handle> */
+    private static function offset(Task $t, ?Transform $plane): array
+    {
+        return $plane === null || ! isset($t->step->kind->fields()['offset']) || ($t->step->kind === StepKind::Sketch && $t->step->drawn()->entities === [] && $t->step->shapes() === []) ? [] : [self::one($t, 'offset', $plane->t, $plane->direction([0.0, 0.0, 1.0]))];
+    }
+
+    /** @return V */
+    private static function place(Task $t): array
+    {
+        return $t->v->place();
+    }
+
+    /** @return V middle of a part's box */
+    private static function middle(Solid $s): array
+    {
+        $b = $s->vertexBox();
+
+        return [($b[0] + $b[3]) / 2, ($b[1] + $b[4]) / 2, ($b[2] + $b[5]) / 2];
+    }
+}

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe;
+
+use Cubo\Geometry\Transform;
+use Cubo\Quantity\Expression;
+use Cubo\Quantity\UnreadableExpression;
+
+/**
+ * When a sketch moves to another plane, what was built on the faces made of it turns with it. Places on a face are seen
+ * level, so a face that turns over with its part is seen from another side: sketches, holes and letters on it get the
+ * turn that puts them back where they were on the part.
+ */
+final class Rebasing
+{
+    /**
+     * @param Recipe $before with the sketch on its old plane
+     * @param Recipe $after with the sketch on its new plane and nothing else changed
+     * @param callable(Recipe): PartState $evaluate
+     */
+    public static function follow(Recipe $before, Recipe $after, string $sketch, callable $evaluate): Recipe
+    {
+        $was = self::place($before, $sketch, $evaluate);
+        $is = self::place($after, $sketch, $evaluate);
+        if ($was === null || $is === null) {
+            return $after;
+        }
+        $with = [$sketch => true];
+        $reliance = new Reliance($before);
+        foreach ($before->steps as $s) {
+            if (array_filter($reliance->of($s->id), static fn (string $id): bool => isset($with[$id])) === []) {
+                continue;
+            }
+            $with[$s->id] = true;
+            if (! in_array($s->kind, [StepKind::Sketch, StepKind::Hole, StepKind::Text], true) || ! $s->uses('face') || ! isset($with[explode(':', $s->text('face'))[0]])) {
+                continue;
+            }
+            $old = FacePlane::placement(self::partBefore($before, $s->id, $evaluate)->part(), $s->text('face'));
+            $new = FacePlane::placement(self::partBefore($after, $s->id, $evaluate)->part(), $s->text('face'));
+            if ($old !== null && $new !== null) {
+                $after = $after->withStep(self::turned($s, $old, $new, $was, $is, $after));
+            }
+        }
+
+        return $after;
+    }
+
+    /** @param callable(Recipe): PartState $evaluate */
+    private static function place(Recipe $recipe, string $id, callable $evaluate): ?Transform
+    {
+        $step = $recipe->step($id);
+        try {
+            return $step === null ? null : SketchPlacement::of($step, self::partBefore($recipe, $id, $evaluate)->part(), new StepValues($step, $recipe->unit, $recipe->named()));
+        } catch (StepProblem) {
+            return null;
+        }
+    }
+
+    /** @param callable(Recipe): PartState $evaluate */
+    private static function partBefore(Recipe $recipe, string $id, callable $evaluate): PartState
+    {
+        $steps = [];
+        foreach ($recipe->steps as $s) {
+            if ($s->id === $id) {
+                break;
+            }
+            $steps[] = $s;
+        }
+
+        return $evaluate($recipe->withSteps($steps));
+    }
+
+    private static function turned(Step $s, Transform $old, Transform $new, Transform $was, Transform $is, Recipe $recipe): Step
+    {
+        // where the face's old frame has gone with the part, seen in its new frame
+        $carried = static fn (array $p): array => $new->local($is->point($was->local($p)));
+        [$u0, $v0] = $carried($old->t);
+        [$u1, $v1] = $carried($old->point([1.0, 0.0, 0.0]));
+        $angle = rad2deg(atan2($v1 - $v0, $u1 - $u0));
+        if (abs($angle) < 1e-9 && hypot($u0, $v0) < 1e-9) {
+            return $s;
+        }
+        [$c, $d] = Transform::cosSin($angle);
+        [$u, $v] = [$s->text('u'), $s->text('v')];
+        $s = $s->with('u', self::sum([[$c, $u], [-$d, $v]], $u0, $recipe))->with('v', self::sum([[$d, $u], [$c, $v]], $v0, $recipe));
+        if ($s->kind === StepKind::Hole) {
+            return $s;
+        }
+        $key = $s->kind === StepKind::Sketch ? 'turn' : 'angle';
+        try {
+            $turn = Expression::number($s->text($key), $recipe->named());
+        } catch (UnreadableExpression) {
+            return $s;
+        }
+
+        return $s->with($key, self::written(self::within($turn + $angle)));
+    }
+
+    private static function written(float $v): string
+    {
+        $text = rtrim(rtrim(number_format(round($v, 6), 6, '.', ''), '0'), '.');
+
+        return $text === '-0' ? '0' : $text;
+    }
+
+    /** The same angle between -180 (left out) and 180 degrees. */
+    private static function within(float $degrees): float
+    {
+        $degrees = round(fmod($degrees, 360.0), 9);
+
+        return match (true) {
+            $degrees > 180 => $degrees - 360,
+            $degrees <= -180 => $degrees + 360,
+            default => $degrees,
+        };
+    }
+
+    /**
+     * What was typed is kept where a quarter turn allows it; otherwise it becomes a number.
+     *
+     * @param list<array{float, string}> $terms factors and typed lengths
+     */
+    private static function sum(array $terms, float $shift, Recipe $recipe): string
+    {
+        $kept = array_values(array_filter($terms, static fn (array $t): bool => abs($t[0]) > 1e-9));
+        if (count($kept) === 1 && abs(abs($kept[0][0]) - 1) < 1e-9 && abs($shift) < 1e-9) {
+            [$factor, $typed] = $kept[0];
+            $typed = trim($typed);
+            if ($factor > 0 || $typed === '0' || $typed === '') {
+                return $typed === '' ? '0' : $typed;
+            }
+            // the minus that an earlier turn put there
+            if (preg_match('/^-(\((?:[^()]|(?1))*\))$/', $typed, $m)) {
+                return substr($m[1], 1, -1);
+            }
+            if (str_starts_with($typed, '-') && preg_match('/^-\s*[\w.\/" ]+$/', $typed)) {
+                return ltrim(substr($typed, 1));
+            }
+
+            return preg_match('/^[\w.\/" ]+$/', $typed) ? "-$typed" : "-($typed)";
+        }
+        $mm = $shift;
+        foreach ($kept as [$factor, $typed]) {
+            try {
+                $mm += $factor * Expression::length($typed === '' ? '0' : $typed, $recipe->unit, $recipe->named());
+            } catch (UnreadableExpression) {
+                return $typed;
+            }
+        }
+
+        return self::written($mm / $recipe->unit->inMillimetres());
+    }
+}
