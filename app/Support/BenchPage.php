@@ -13,8 +13,14 @@ use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\Field;
 use Cubo\Recipe\FieldType;
+use Cubo\Recipe\Measurement;
+use Cubo\Recipe\Message;
+use Cubo\Recipe\PartNames;
+use Cubo\Recipe\PartState;
+use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\Reliance;
 use Cubo\Recipe\Step;
+use Cubo\Recipe\StepKind;
 
 /** All that the bench shows, for a student's work or a teacher's reference part. */
 final class BenchPage
@@ -78,7 +84,7 @@ final class BenchPage
         $state = $bench->evaluate($document);
 
         // words for what can be picked on the stage, where some step wants something picked
-        $picks = array_filter($document->steps, static fn (Step $s): bool => array_filter($s->kind->fields(), static fn (Field $f): bool => in_array($f->type, [FieldType::Face, FieldType::Faces, FieldType::Edges], true)) !== []);
+        $picks = array_filter($document->steps, static fn (Step $s): bool => array_filter($s->kind->fields(), static fn (Field $f): bool => in_array($f->type, [FieldType::Face, FieldType::Faces, FieldType::Edge, FieldType::Edges, FieldType::Spot], true)) !== []);
 
         [$mass, $massWhy] = [null, ''];
         try {
@@ -89,15 +95,53 @@ final class BenchPage
 
         return [
             'mass' => $mass, 'massWhy' => $massWhy,
+            'pins' => self::pins($document, $state),
+            'words' => route('stage.words', $recipe, false),
+            'sketchNotes' => self::sketchNotes($document, $state, $bench),
             'names' => $picks === [] || $state->isEmpty() ? null : $bench->names($state, $document),
             'reliance' => new Reliance($document),
             'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
             'readouts' => $state->isEmpty() ? null : $bench->readouts($state),
+            'bodyWords' => $state->isEmpty() ? [] : self::bodyWords($document, array_keys(BodyNames::of($state->part()))),
             'bodies' => $state->isEmpty() ? [] : array_keys(BodyNames::of($state->part())),
             'canUndo' => $recipe->current !== 1, 'canRedo' => $book->canRedo($recipe),
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$recipe, $state->key], false),
             'picked' => null, 'fresh' => null, 'said' => '',
         ];
+    }
+
+    /**
+     * @param list<int|string> $bodies
+     * @return array<string, string>
+     */
+    private static function bodyWords(Document $document, array $bodies): array
+    {
+        $out = [];
+        foreach ($bodies as $b) {
+            [$id, $piece] = explode('.', (string) $b) + [1 => null];
+            $out[(string) $b] = ($piece === null ? '' : "piece $piece of ") . ($document->step($id)->name ?? $id);
+        }
+
+        return $out;
+    }
+
+    /** @return list<array{of: list<string>, words: list<string>, read: Measurement}> */
+    private static function pins(Document $document, PartState $state): array
+    {
+        return array_map(static fn (array $of): array => ['of' => $of, 'words' => array_map(static fn (string $n): string => PartNames::any($n, $document), $of), 'read' => Measurement::of($state->part(), $of, $document->unit)], $document->pins);
+    }
+
+    /** @return array<string, list<Message>> what is left open in the sketches that work, by step */
+    private static function sketchNotes(Document $document, PartState $state, Workbench $bench): array
+    {
+        $out = [];
+        foreach ($document->steps as $s) {
+            if ($s->kind === StepKind::Sketch && ($state->results[$s->id]->status ?? '') === 'done') {
+                $out[$s->id] = $bench->sketchNotes($document, $s);
+            }
+        }
+
+        return $out;
     }
 
     /** @param list<Row> $rows @return array<string, Row> */

@@ -6,6 +6,7 @@ namespace App\Support;
 
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\PartNames;
+use Cubo\Recipe\FieldType;
 use Cubo\Recipe\Letters;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\PartState;
@@ -27,12 +28,16 @@ final class StepForm
 
     public readonly ?Message $message;
 
+    /** @var list<Message> */
+    public readonly array $messages;
+
     /** @var array<string, true>|null ids of the steps before this one */
     private ?array $before = null;
 
     /**
      * @param list<string> $bodies names of the bodies the part has now
-     * @param array{faces: array<string, string>, edges: array<string, string>} $names words for what can be picked
+     * @param array{faces: array<string, string>, edges: array<string, string>, corners: array<string, string>} $names words for what can be picked
+     * @param list<Message> $more what else there is to say about the step
      */
     public function __construct(
         public readonly Step $step,
@@ -41,10 +46,12 @@ final class StepForm
         private readonly array $bodies,
         public readonly Unit $unit,
         private readonly string $address,
-        private readonly array $names = ['faces' => [], 'edges' => []],
+        private readonly array $names = ['faces' => [], 'edges' => [], 'corners' => []],
+        array $more = [],
     ) {
         $this->result = $state->results[$step->id] ?? null;
         $this->message = $this->result->messages[0] ?? null;
+        $this->messages = [...($this->result->messages ?? []), ...$more];
     }
 
     /** A value that is typed. */
@@ -87,7 +94,7 @@ final class StepForm
         }
         $options[$chosen] ??= 'the piece of ' . ($this->document->step(explode('.', $chosen)[0])->name ?? $chosen);
 
-        return $this->chosen('body', $options);
+        return str_replace('<select ', '<select data-picks="body" ', $this->chosen('body', $options));
     }
 
     public function sketch(string $key = 'sketch'): string
@@ -102,8 +109,37 @@ final class StepForm
             }
         }
         $chosen = $this->step->text($key);
+        if ($this->step->kind->fields()[$key]->type === FieldType::MaybeSketch) {
+            return $this->chosen($key, ['' => 'nothing'] + $options + [$chosen => 'a sketch that is not there']);
+        }
 
         return $this->chosen($key, isset($options[$chosen]) ? $options : [$chosen => 'pick a sketch'] + $options);
+    }
+
+    /** One edge of the part, or a corner or an edge. */
+    public function spot(string $key, bool $corners = true): string
+    {
+        $there = array_filter($this->names['edges'] + ($corners ? $this->names['corners'] : []), $this->isBefore(...), ARRAY_FILTER_USE_KEY);
+        asort($there, SORT_NATURAL);
+        $chosen = $this->step->text($key);
+        $empty = $corners ? 'pick a corner or an edge' : 'pick an edge';
+        $html = $this->chosen($key, isset($there[$chosen]) ? $there : [$chosen => $chosen === '' ? $empty : PartNames::any($chosen, $this->document)] + $there);
+
+        return str_replace('<select ', '<select data-picks="' . ($corners ? 'spot' : 'edge') . '" ', $html);
+    }
+
+    /** A button that takes over what a message offers. */
+    public function offer(Message $m): string
+    {
+        if ($m->offer === null) {
+            return '';
+        }
+        $values = [];
+        foreach ($m->offer['values'] as $key => $value) {
+            $values["values[$key]"] = $value;
+        }
+
+        return '<button class="btn s" ' . $this->sends('set', $values) . '>' . e($m->offer['words']) . '</button>';
     }
 
     /** A flat face, chosen from those there are; a click on the stage chooses one too. */
@@ -113,7 +149,7 @@ final class StepForm
         $chosen = $this->step->text($key);
         $html = $this->chosen($key, isset($faces[$chosen]) ? $faces : [$chosen => $chosen === '' ? 'pick a face' : PartNames::face($chosen, $this->document)] + $faces);
 
-        return str_replace('<select ', '<select data-picks="face" ', $html);
+        return str_replace('<select ', '<select data-picks="face" data-flat ', $html);
     }
 
     /** Faces or edges that are picked, each to be taken out again, and a list to pick more from. */

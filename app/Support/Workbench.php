@@ -12,13 +12,20 @@ use Cubo\Drawing\Drawing;
 use Cubo\Drawing\Sheet as DrawingSheet;
 use Cubo\Exchange\GlbFile;
 use Cubo\Measure\PartMeasures;
+use Cubo\Measure\Standing;
+use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\Evaluator;
+use Cubo\Recipe\Message;
 use Cubo\Recipe\PartBefore;
+use Cubo\Recipe\PartCorners;
 use Cubo\Recipe\PartEdge;
 use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartState;
+use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\SketchNotes;
 use Cubo\Recipe\Step;
+use Cubo\Recipe\StepKind;
 use Cubo\Sketch\EntityKind;
 
 /** The core behind the pages: evaluates recipes, measures, checks and draws, all through the part cache. */
@@ -26,6 +33,9 @@ final class Workbench
 {
     /** Raise when sheets are drawn in another way, so that no old one is found. */
     private const SHEETS = 2;
+
+    /** Raise when previews hold something else. */
+    private const PREVIEWS = 1;
 
     public function __construct(private readonly PartFiles $files) {}
 
@@ -39,13 +49,15 @@ final class Workbench
         return $this->files->remember($state->key, 'glb', static fn (): string => GlbFile::write($state->part()));
     }
 
-    /** @return array{volume: float, area: float, size: array{float,float,float}, bodies: int, low: float} */
+    /** @return array{volume: float, area: float, size: array{float,float,float}, bodies: int, low: float, head: bool, balances: bool} */
     public function readouts(PartState $state): array
     {
-        $json = $this->files->remember($state->key, 'readouts', static function () use ($state): string {
+        $json = $this->files->remember($state->key, 'stands', static function () use ($state): string {
             $m = new PartMeasures($state->part());
 
-            return (string) json_encode(['volume' => $m->mass()->volume, 'area' => $m->mass()->area, 'size' => $m->bounds()->size(), 'bodies' => $m->bodyCount(), 'low' => $m->bounds()->min[2]]);
+            $stands = Standing::of($m);
+
+            return (string) json_encode(['head' => $stands->onItsHead(), 'balances' => $stands->balances(), 'volume' => $m->mass()->volume, 'area' => $m->mass()->area, 'size' => $m->bounds()->size(), 'bodies' => $m->bodyCount(), 'low' => $m->bounds()->min[2]]);
         });
 
         return json_decode($json, true);
@@ -60,11 +72,65 @@ final class Workbench
         return is_array($edges) ? $edges : $before->edges();
     }
 
-    /** @return array{faces: array<string, string>, edges: array<string, string>} words for all that can be picked of a part */
+    /**
+     * Words for all that can be picked of a part.
+     *
+     * @return array{faces: array<string, string>, edges: array<string, string>, corners: array<string, string>}
+     */
     public function names(PartState $state, Document $recipe): array
     {
         $key = sha1($state->key . json_encode(array_map(static fn (Step $s): array => [$s->id, $s->name], $recipe->steps)));
-        $json = $this->files->remember($key, 'names', static fn (): string => (string) json_encode(['faces' => PartNames::faces($state->part(), $recipe), 'edges' => PartNames::edges($state->part(), $recipe)]));
+        $json = $this->files->remember($key, 'words', static fn (): string => (string) json_encode(['faces' => PartNames::faces($state->part(), $recipe), 'edges' => PartNames::edges($state->part(), $recipe), 'corners' => PartNames::corners($state->part(), $recipe)]));
+
+        return json_decode($json, true);
+    }
+
+    /**
+     * Where the corners of a part are, and which body each face is of (those of several bodies left out).
+     *
+     * @return array{corners: array<string, array{float,float,float}>, bodies: array<string, string>}
+     */
+    public function places(PartState $state): array
+    {
+        $json = $this->files->remember($state->key, 'places', static function () use ($state): string {
+            $bodies = $shared = [];
+            foreach (BodyNames::of($state->part()) as $body => $triangles) {
+                foreach ($triangles as $t) {
+                    $face = $state->part()->surfaceOfTriangle($t)->name;
+                    if (($bodies[$face] ??= (string) $body) !== (string) $body) {
+                        $shared[$face] = true;
+                    }
+                }
+            }
+
+            return (string) json_encode(['corners' => PartCorners::of($state->part()), 'bodies' => array_diff_key($bodies, $shared)]);
+        });
+
+        return json_decode($json, true);
+    }
+
+    /** @return list<Message> what is left open in a sketch */
+    public function sketchNotes(Document $recipe, Step $sketch): array
+    {
+        $first = array_values(array_filter($recipe->steps, static fn (Step $s): bool => $s->kind === StepKind::Sketch))[0] ?? null;
+        $key = sha1((string) json_encode([$sketch->values, $recipe->unit->value, $recipe->sizes, $first?->id === $sketch->id]));
+        $json = $this->files->remember($key, 'free', static fn (): string => (string) json_encode(SketchNotes::of($recipe, $sketch)));
+
+        return array_map(static fn (array $a): Message => new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning']), json_decode($json, true));
+    }
+
+    /** An evaluation that keeps nothing on the disk, for values that are only tried. */
+    public function trying(): Evaluator
+    {
+        return new Evaluator(new TriedParts($this->files));
+    }
+
+    /** @return array{added: mixed, removed: mixed, handles: mixed, areas: mixed} what a step does, for the stage */
+    public function preview(Document $recipe, Step $step): array
+    {
+        $before = $this->evaluate($recipe->upTo($step->id));
+        $key = sha1((string) json_encode([self::PREVIEWS, $before->key, $step->toArray(), $recipe->unit->value, $recipe->sizes, array_map(static fn ($s): array => $s->placement->t, $before->sketches), array_map(static fn (Step $s): mixed => $s->kind === StepKind::Sketch ? $s->values : null, $recipe->steps)]));
+        $json = $this->files->remember($key, 'preview', fn (): string => (string) json_encode(PreviewJson::of(Preview::of($recipe, $step, $this->evaluate(...)))));
 
         return json_decode($json, true);
     }

@@ -26,11 +26,14 @@ final readonly class Standing
 
     private static function level(PartMeasures $m, float $z, float $up): float
     {
+        $s = $m->solid;
         $area = 0.0;
-        foreach ($m->features()->flats as $f) {
-            if ($f->normal[2] * $up > 1 - 1e-9 && abs($f->centroid[2] - $z) < 1e-4) {
-                $area += $f->area;
+        foreach ($s->facet as $t => $f) {
+            if ($s->nz[$f] * $up < 1 - 1e-9 || ! $s->surfaces[$s->surfaceOf[$f]]->isFlat() || abs($s->nz[$f] * $s->offset[$f] - $z) > 1e-4) {
+                continue;
             }
+            [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
+            $area += abs(($s->x[$b] - $s->x[$a]) * ($s->y[$c] - $s->y[$a]) - ($s->y[$b] - $s->y[$a]) * ($s->x[$c] - $s->x[$a])) / 2;
         }
 
         return $area;

@@ -12,12 +12,19 @@ use Cubo\Quantity\Unit;
 /** The edits a person makes to a recipe, each giving a new recipe. Unknown steps and keys change nothing. */
 final class Editing
 {
-    /** A new step at the end with sizes that suit the unit. */
-    public static function add(Recipe $r, StepKind $kind): Recipe
+    /**
+     * A new step with sizes that suit the unit.
+     *
+     * @param string|null $after id of the step it comes after; at the end without
+     */
+    public static function add(Recipe $r, StepKind $kind, ?string $after = null): Recipe
     {
         if (count($r->steps) >= Recipe::MOST_STEPS) {
             return $r;
         }
+        $all = $r;
+        // only what stands before it can be rested on
+        $r = $after === null ? $r : $r->upTo($after);
         $values = [];
         foreach ($kind->fields() as $key => $f) {
             if ($f->type === FieldType::Drawing) {
@@ -37,9 +44,9 @@ final class Editing
         if ($kind === StepKind::Hole && self::lastSketch($r) === '') {
             $values['where'] = 'face';
         }
-        $same = count(array_filter($r->steps, static fn (Step $s): bool => $s->kind === $kind));
+        $same = count(array_filter($all->steps, static fn (Step $s): bool => $s->kind === $kind));
 
-        return $r->withStep(new Step($r->freshId(), $kind, $kind->word() . ($same > 0 ? ' ' . ($same + 1) : ''), $values));
+        return $all->withStep(new Step($all->freshId(), $kind, $kind->word() . ($same > 0 ? ' ' . ($same + 1) : ''), $values), $after);
     }
 
     /** What the part is thought to be made of; nothing for an empty name, and no change for one that is not known. */
@@ -114,6 +121,39 @@ final class Editing
         return $s;
     }
 
+    /**
+     * Paints faces; a colour that is none takes the paint off.
+     *
+     * @param list<string> $faces
+     */
+    public static function paint(Recipe $r, array $faces, string $colour): Recipe
+    {
+        $paint = $r->paint;
+        foreach ($faces as $face) {
+            unset($paint[$face]);
+            if (in_array($colour, Recipe::COLOURS, true) && strlen($face) <= Recipe::LONGEST_NAME && count($paint) < Recipe::MOST_NAMES) {
+                $paint[$face] = $colour;
+            }
+        }
+
+        return $r->painted($paint);
+    }
+
+    /**
+     * Keeps a measurement in view, or takes it out of it when it is there.
+     *
+     * @param list<string> $of
+     */
+    public static function pin(Recipe $r, array $of): Recipe
+    {
+        if ($of === [] || count($of) > 3) {
+            return $r;
+        }
+        $others = array_values(array_filter($r->pins, static fn (array $pin): bool => $pin !== $of));
+
+        return count($others) < count($r->pins) ? $r->pinned($others) : (count($others) < Recipe::MOST_PINS ? $r->pinned([...$others, $of]) : $r);
+    }
+
     /** @return array<string, string> a new outline for a sketch */
     public static function shape(string $kind, Unit $unit): array
     {
@@ -151,8 +191,10 @@ final class Editing
      *
      * @param array<string, mixed> $typed by key; "shapes" as list of values, "regions" as "all" or a list of numbers
      * @param ?string $name the step's name; an empty one leaves the old one
+     * @param ?string $note its remark, null leaves the old one
+     * @param ?string $heading the heading before it, null leaves the old one
      */
-    public static function set(Recipe $r, string $step, array $typed, ?string $name = null): Recipe
+    public static function set(Recipe $r, string $step, array $typed, ?string $name = null, ?string $note = null, ?string $heading = null): Recipe
     {
         $s = $r->step($step);
         if ($s === null) {
@@ -162,6 +204,8 @@ final class Editing
         if ($name !== '') {
             $s = $s->named(mb_substr($name, 0, 60));
         }
+        $s = $note === null ? $s : $s->noted(trim(mb_substr((string) preg_replace('/[\x00-\x1F\x7F]+/', ' ', mb_scrub($note, 'UTF-8')), 0, Recipe::LONGEST_NOTE)));
+        $s = $heading === null ? $s : $s->headed(mb_substr(self::typed($heading), 0, 60));
         foreach ($s->kind->fields() as $key => $field) {
             // a drawing is not typed
             if (! array_key_exists($key, $typed) || $field->type === FieldType::Drawing) {

@@ -320,7 +320,9 @@ final class Evaluator
             array_push($curves, ...$outline);
         }
         $up = SketchPlacement::of($step, $part, $v)
-            ?? throw new StepProblem(new Message('no-face', 'This face is not there.', $step->text('face') === '' ? 'Pick the flat face to sketch on.' : 'The part has no flat face of that name before this step. Pick another one, or a plane.', 'face'));
+            ?? throw new StepProblem($step->text('face') === ''
+                ? new Message('no-face', 'No face is picked yet.', 'Pick the flat face to sketch on, on the part or from the list.', 'face')
+                : new Message('no-face', 'This face is not there.', 'The part has no flat face of that name before this step. Pick another one, or a plane.', 'face'));
         [$drawn, $gone] = EdgesTakenOver::any($drawn) ? EdgesTakenOver::renewed($drawn, PartEdges::seenOnto($part, $up)) : [$drawn, []];
         $notes = $gone === [] ? [] : [new Message('edge-gone', 'An edge of the part is gone.', implode(', ', array_slice($gone, 0, 6)) . (count($gone) === 1 ? ' was taken over from an edge that is' : ' were taken over from edges that are') . ' not there any more. The sketch keeps them where they last were.', 'drawn', true)];
         $drawn = self::settled($drawn, $unit, $named);

@@ -93,7 +93,9 @@ final readonly class Measurement
                 $rows[] = ['diameter', self::length(2 * $round->radius, $unit)];
                 $rows[] = ['radius', self::length($round->radius, $unit)];
             }
-            $rows[] = [$round->hollow ? 'depth' : 'length', self::length($round->depth, $unit)];
+            if (in_array($round->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true)) {
+                $rows[] = [$round->hollow ? 'depth' : 'length', self::length($round->depth, $unit)];
+            }
         } catch (Refused) {
             // a flat or free face has neither
         }

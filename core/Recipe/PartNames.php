@@ -42,7 +42,13 @@ final class PartNames
             return "$m[3], $m[1] in " . ($recipe->step($id)->name ?? $id);
         }
 
-        return trim($role . ' of ' . ($recipe->step($id)->name ?? $id));
+        $step = $recipe->step($id);
+        // a face over a line of a sketch is known by that line
+        if ($step !== null && isset($step->kind->fields()['regions']) && ! preg_match('/^(start|end)( |$)/', $role)) {
+            $role = "side $role";
+        }
+
+        return trim($role . ' of ' . ($step->name ?? $id));
     }
 
     public static function edge(string $name, Recipe $recipe): string
@@ -56,5 +62,40 @@ final class PartNames
         }
 
         return "$a and $b" . ($number === '' ? '' : ',' . $number);
+    }
+
+    /** @return array<string, string> words by the name of a corner */
+    public static function corners(Solid $part, Recipe $recipe): array
+    {
+        $out = [];
+        foreach (PartCorners::of($part) as $name => $_) {
+            $out[$name] = self::corner($name, $recipe);
+        }
+
+        return $out;
+    }
+
+    public static function corner(string $name, Recipe $recipe): string
+    {
+        $number = preg_match('/ (\d+)$/', $name, $m) && ! str_ends_with($name, ' side' . $m[0]) ? $m[0] : '';
+        $faces = array_map(static fn (string $f): string => self::face($f, $recipe), explode(' / ', $number === '' ? $name : substr($name, 0, -strlen($number))));
+        $of = substr($faces[0], (int) strrpos($faces[0], ' of '));
+        $last = count($faces) - 1;
+        if (array_filter($faces, static fn (string $f): bool => ! str_ends_with($f, $of) || ! str_contains($f, ' of ')) === []) {
+            $faces = array_map(static fn (string $f): string => substr($f, 0, -strlen($of)), $faces);
+            $faces[$last] .= $of;
+        }
+
+        return 'corner of ' . implode(', ', array_slice($faces, 0, $last)) . ' and ' . $faces[$last] . ($number === '' ? '' : ',' . $number);
+    }
+
+    /** Words for a face, an edge or a corner. */
+    public static function any(string $name, Recipe $recipe): string
+    {
+        return match (substr_count($name, ' / ')) {
+            0 => self::face($name, $recipe),
+            1 => self::edge($name, $recipe),
+            default => self::corner($name, $recipe),
+        };
     }
 }

@@ -10,8 +10,12 @@ final class Reliance
     /** @var array<string, list<string>> by step: the steps it rests on */
     private array $on = [];
 
+    /** @var list<Step> */
+    private array $steps;
+
     public function __construct(Recipe $recipe)
     {
+        $this->steps = $recipe->steps;
         $known = [];
         foreach ($recipe->steps as $s) {
             $known[$s->id] = true;
@@ -63,5 +67,33 @@ final class Reliance
     public function on(string $id): array
     {
         return array_map(strval(...), array_keys(array_filter($this->on, static fn (array $list): bool => in_array($id, $list, true))));
+    }
+
+    /**
+     * What keeps a step from going to another place in the log: the nearest step in the way that it rests on, or that
+     * rests on it; null when it may go there.
+     *
+     * @param int $places up (negative) or down the log
+     */
+    public function inTheWay(string $id, int $places): ?Step
+    {
+        $at = null;
+        foreach ($this->steps as $i => $s) {
+            if ($s->id === $id) {
+                $at = $i;
+            }
+        }
+        if ($at === null) {
+            return null;
+        }
+        $ties = $places < 0 ? $this->of($id) : $this->on($id);
+        for ($k = 1; $k <= abs($places); $k++) {
+            $s = $this->steps[$at + ($places < 0 ? -$k : $k)] ?? null;
+            if ($s !== null && in_array($s->id, $ties, true)) {
+                return $s;
+            }
+        }
+
+        return null;
     }
 }

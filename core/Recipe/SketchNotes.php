@@ -17,8 +17,8 @@ final class SketchNotes
     /** @return list<Message> warnings */
     public static function of(Recipe $recipe, Step $step): array
     {
-        $drawn = $step->drawn();
-        if ($drawn->entities === []) {
+        $drawn = $step->kind === StepKind::Sketch ? $step->drawn() : null;
+        if ($drawn === null || $drawn->entities === []) {
             return [];
         }
         $read = new DimensionValues($drawn, $recipe->unit, $recipe->named());

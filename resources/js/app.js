@@ -1,5 +1,6 @@
 // Wires htmx and the pages together. Decides nothing about parts or checks: it sends what was typed and shows what comes.
 import htmx from 'htmx.org';
+import { mountLog } from './bench/log.js';
 
 window.htmx = htmx;
 const work = () => document.getElementById('work');
@@ -110,8 +111,9 @@ document.addEventListener('keydown', (e) => {
   }
 });
 
+if (document.getElementById('work')) mountLog();
 if (document.querySelector('[data-stage]')) {
-  import('./stage.js').then(({ mountStage }) => document.querySelectorAll('[data-stage]').forEach(mountStage));
+  import('./stage/stage.js').then(({ mountStage }) => document.querySelectorAll('[data-stage]').forEach(mountStage));
 }
 const pad = document.getElementById('pad');
 if (pad) import('./pad/pad.js').then(({ mountPad }) => mountPad(pad));

@@ -19,7 +19,9 @@ use Cubo\Quantity\Unit;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\Rebasing;
 use Cubo\Recipe\RegionPicks;
+use Cubo\Recipe\Reliance;
 use Cubo\Recipe\Step;
 use Cubo\Recipe\StepKind;
 use Cubo\Sketch\Area\Region;
@@ -81,10 +83,17 @@ final class BenchController extends Controller
         $this->authorize('edit', $recipe);
         $input = $request->validate([
             'version' => ['required', 'integer'],
-            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'undo', 'redo'])],
+            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'undo', 'redo'])],
             'step' => ['nullable', 'string', 'max:12'],
             'kind' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:60'],
+            'note' => ['nullable', 'string', 'max:' . Document::LONGEST_NOTE],
+            'heading' => ['nullable', 'string', 'max:60'],
+            'after' => ['nullable', 'string', 'max:12'],
+            'trial' => ['nullable', 'boolean'],
+            'of' => ['nullable', 'array', 'max:3'],
+            'whole' => ['nullable', 'boolean'],
+            'colour' => ['nullable', 'string', 'max:20'],
             'places' => ['nullable', 'integer', 'between:-200,200'],
             'index' => ['nullable', 'integer', 'between:0,200'],
             'values' => ['nullable', 'array', 'max:40'],
@@ -106,7 +115,7 @@ final class BenchController extends Controller
                 if ($after->toJson() !== $before->toJson()) {
                     $this->book->save($recipe, $version, $after);
                     if ($input['do'] === 'add') {
-                        $focus = $after->steps[count($after->steps) - 1]->id;
+                        $focus = array_values(array_diff(array_column($after->steps, 'id'), array_column($before->steps, 'id')))[0] ?? null;
                     }
                 }
             }
@@ -115,7 +124,10 @@ final class BenchController extends Controller
             return response()->view('bench.stale', ['typed' => $this->unlike($recipe, $input)], 409)->header('HX-Retarget', '#notice')->header('HX-Reswap', 'innerHTML');
         }
 
-        return view('bench.work', [...$this->pageFor($recipe), 'picked' => $focus ?? ($input['step'] ?? null), 'fresh' => $focus]);
+        // a step that is tried out stays so while its values change
+        $tried = in_array($input['do'], ['set', 'region', 'add-shape', 'drop-shape'], true) && ($input['trial'] ?? false) ? $input['step'] ?? null : null;
+
+        return view('bench.work', [...$this->pageFor($recipe), 'picked' => $focus ?? ($input['step'] ?? null), 'fresh' => $focus ?? $tried]);
     }
 
     /**
@@ -139,11 +151,13 @@ final class BenchController extends Controller
         $known = $d->step($step);
 
         return match ($in['do']) {
-            'add' => ($kind = StepKind::tryFrom((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind),
-            'set' => $this->withLastingPicks(Editing::set($d, $step, (array) ($in['values'] ?? []), $in['name'] ?? null), $step),
+            'add' => ($kind = StepKind::tryFrom((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind, $d->step((string) ($in['after'] ?? ''))?->id),
+            'set' => $this->rebased($d, $this->withLastingPicks(Editing::set($d, $step, (array) ($in['values'] ?? []), $in['name'] ?? null, array_key_exists('note', $in) ? (string) $in['note'] : null, array_key_exists('heading', $in) ? (string) $in['heading'] : null), $step), $step),
             'region' => $known === null ? $d : $d->withStep(RegionPicks::toggled($known, $this->regionsFor($d, $known), (int) ($in['index'] ?? 0))),
             'delete' => $d->without($step),
-            'shift' => $d->shifted($step, (int) ($in['places'] ?? 0)),
+            'shift' => (new Reliance($d))->inTheWay($step, (int) ($in['places'] ?? 0)) === null ? $d->shifted($step, (int) ($in['places'] ?? 0)) : $d,
+            'paint' => Editing::paint($d, $this->painted($d, StageController::names($in['of'] ?? null), (bool) ($in['whole'] ?? false)), (string) ($in['colour'] ?? '')),
+            'pin' => Editing::pin($d, StageController::names($in['of'] ?? null)),
             'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),
             'add-shape' => Editing::addShape($d, $step, (string) ($in['kind'] ?? '')),
             'material' => Editing::material($d, (string) ($in['material'] ?? ''), $in['density'] ?? null, DensityUnit::tryFrom($in['density_unit'] ?? '')),
@@ -151,6 +165,31 @@ final class BenchController extends Controller
             'drop-shape' => Editing::dropShape($d, $step, (int) ($in['index'] ?? -1)),
             default => $d,
         };
+    }
+
+    /** When a sketch moves to another plane, what was built on the faces of its part turns with it. */
+    private function rebased(Document $before, Document $after, string $id): Document
+    {
+        [$old, $new] = [$before->step($id), $after->step($id)];
+        $moved = $new?->kind === StepKind::Sketch && $old !== null && [$old->text('plane'), $old->text('face')] !== [$new->text('plane'), $new->text('face')];
+
+        return $moved ? Rebasing::follow($before, $after, $id, $this->bench->evaluate(...)) : $after;
+    }
+
+    /**
+     * @param list<string> $faces
+     * @return list<string> those faces, or all of the bodies they are of
+     */
+    private function painted(Document $d, array $faces, bool $whole): array
+    {
+        $state = $this->bench->evaluate($d);
+        if (! $whole || $state->isEmpty()) {
+            return $faces;
+        }
+        $of = $this->bench->places($state)['bodies'];
+        $bodies = array_map(static fn (string $f): string => $of[$f] ?? '', $faces);
+
+        return [...$faces, ...array_map(strval(...), array_keys(array_filter($of, static fn (string $b): bool => in_array($b, $bodies, true))))];
     }
 
     /** Numbers of regions hold only until the sketch changes; what bounds a region holds longer. */

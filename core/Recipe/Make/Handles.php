@@ -6,6 +6,7 @@ namespace Cubo\Recipe\Make;
 
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
+use Cubo\Recipe\FieldType;
 use Cubo\Recipe\SketchPlacement;
 use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
@@ -15,13 +16,14 @@ use Cubo\Solid\Solid;
  * Where the values of a step can be taken hold of on the part: arrows that change a length when they are drawn along.
  *
  * @phpstan-type V array{float,float,float}
- * @phpstan-type Handle array{key: string, at: V, way: V, per: float, value: float, turns: bool}
+ * @phpstan-type Handle array{key: string, at: V, way: V, per: float, value: float, turns: bool, size: bool}
  */
 final class Handles
 {
     /**
      * @return list<Handle> `at` the arrow's tip now, mm; `way` its unit direction; `per` mm it moves for one mm of the
-     *     value; `value` in mm; `turns` whether the step's direction turns round when it is drawn past nothing
+     *     value; `value` in mm; `turns` whether the step's direction turns round when it is drawn past nothing; `size` whether it must
+     *     stay above zero
      */
     public static function of(Task $t): array
     {
@@ -55,7 +57,7 @@ final class Handles
      */
     private static function one(Task $t, string $key, array $at, array $way, float $per = 1.0, bool $turns = false): array
     {
-        return ['key' => $key, 'at' => $at, 'way' => $way, 'per' => $per, 'value' => $t->number($key), 'turns' => $turns];
+        return ['key' => $key, 'at' => $at, 'way' => $way, 'per' => $per, 'value' => $t->number($key), 'turns' => $turns, 'size' => $t->step->kind->fields()[$key]->type === FieldType::Size];
     }
 
     /** @return list<Handle> */

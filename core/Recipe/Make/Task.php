@@ -88,7 +88,9 @@ final readonly class Task
     {
         $name = $this->text($key);
 
-        return FacePlane::placement($this->part, $name) ?? throw new StepProblem(new Message('no-face', 'This face is not there.', $name === '' ? 'Pick a flat face.' : 'The part has no flat face of that name before this step. Pick another one.', $key));
+        return FacePlane::placement($this->part, $name) ?? throw new StepProblem($name === ''
+            ? new Message('no-face', 'No face is picked yet.', 'Pick a flat face on the part, or from the list.', $key)
+            : new Message('no-face', 'This face is not there.', 'The part has no flat face of that name before this step. Pick another one.', $key));
     }
 
     /**

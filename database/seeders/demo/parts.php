@@ -7,15 +7,42 @@ declare(strict_types=1);
  * by their points and lines.
  */
 
+/**
+ * Relations that leave nothing free: every place to the right and every height is dimensioned from the origin once, and
+ * the other points are level or upright with the one that has the dimension.
+ */
+$tied = static function (array $points, float $unit = 1.0): array {
+    $relations = $first = [];
+    $say = static function (string $kind, array $of, ?float $value = null) use (&$relations, $unit): void {
+        $id = ($value === null ? 'r' : 'd') . (count($relations) + 1);
+        $relations[] = ['id' => $id, 'kind' => $kind, 'of' => $of] + ($value === null ? [] : ['value' => rtrim(rtrim(number_format($value / $unit, 4, '.', ''), '0'), '.')]);
+    };
+    foreach ($points as $name => $p) {
+        foreach ([['vertical', 'v-axis', 'horizontal distance'], ['horizontal', 'u-axis', 'vertical distance']] as $k => [$level, $axis, $distance]) {
+            $known = $first[$k][(string) round($p[$k], 4)] ?? null;
+            if ($p[$k] == 0.0) {
+                $say('coincident', [$name, $axis]);
+            } elseif ($known !== null) {
+                $say($level, [$known, $name]);
+            } else {
+                $first[$k][(string) round($p[$k], 4)] = $name;
+                $say($distance, ['origin', $name], abs($p[$k]));
+            }
+        }
+    }
+
+    return $relations;
+};
+
 /** A closed outline of straight lines. */
-$outline = static function (array $points): array {
-    $drawn = ['points' => [], 'lines' => [], 'relations' => []];
+$outline = static function (array $points, float $unit = 1.0) use ($tied): array {
+    $drawn = ['points' => [], 'lines' => []];
     foreach ($points as $i => $p) {
-        $drawn['points']["p$i"] = $p;
+        $drawn['points']["p$i"] = array_map(static fn (float $v): float => $v * $unit, $p);
         $drawn['lines'][] = ['id' => "l$i", 'kind' => 'line', 'points' => ["p$i", 'p' . ($i + 1) % count($points)]];
     }
 
-    return $drawn;
+    return $drawn + ['relations' => $tied($drawn['points'], $unit)];
 };
 $round = static fn (float $radius): array => ['points' => [], 'lines' => [['id' => 'c1', 'kind' => 'circle', 'points' => ['origin'], 'size' => $radius]], 'relations' => [['id' => 'd1', 'kind' => 'radius', 'of' => ['c1'], 'value' => (string) $radius]]];
 
@@ -52,7 +79,7 @@ return [
             ['id' => 's1', 'kind' => 'sketch', 'name' => 'Outlet', 'plane' => 'ground', 'offset' => '38', 'drawn' => $outline([[-8, -8], [8, -8], [8, 8], [-8, 8]])],
             ['id' => 's2', 'kind' => 'sketch', 'name' => 'Mouth', 'plane' => 'ground', 'offset' => '58', 'drawn' => $outline([[-20, -20], [20, -20], [20, 20], [-20, 20]])],
             ['id' => 's3', 'kind' => 'loft', 'name' => 'Funnel', 'sketches' => ['s1', 's2'], 'skin' => 'straight'],
-            ['id' => 's4', 'kind' => 'sketch', 'name' => 'Way of the pipe', 'plane' => 'front', 'drawn' => ['points' => ['a' => [0, 38], 'b' => [0, 28], 'm' => [20, 28], 'c' => [20, 8], 'e' => [35, 8]], 'lines' => [['id' => 'l1', 'kind' => 'line', 'points' => ['a', 'b']], ['id' => 'a1', 'kind' => 'arc', 'points' => ['m', 'b', 'c'], 'size' => 20], ['id' => 'l2', 'kind' => 'line', 'points' => ['c', 'e']]], 'relations' => []]],
+            ['id' => 's4', 'kind' => 'sketch', 'name' => 'Way of the pipe', 'plane' => 'front', 'drawn' => ['points' => ['a' => [0, 38], 'b' => [0, 28], 'm' => [20, 28], 'c' => [20, 8], 'e' => [35, 8]], 'lines' => [['id' => 'l1', 'kind' => 'line', 'points' => ['a', 'b']], ['id' => 'a1', 'kind' => 'arc', 'points' => ['m', 'b', 'c'], 'size' => 20], ['id' => 'l2', 'kind' => 'line', 'points' => ['c', 'e']]], 'relations' => [['id' => 'r90', 'kind' => 'tangent', 'of' => ['l1', 'a1']], ['id' => 'r91', 'kind' => 'tangent', 'of' => ['a1', 'l2']], ...$tied(['a' => [0, 38], 'b' => [0, 28], 'c' => [20, 8], 'e' => [35, 8]])]]],
             ['id' => 's5', 'kind' => 'sweep', 'name' => 'Pipe', 'sketch' => 's1', 'path' => 's4'],
         ],
     ],
@@ -74,13 +101,13 @@ return [
         'brief' => "Half of it is drawn and drawn out evenly to both sides; the other half is its mirror image. Look at the profile from the front first.",
         'unit' => 'in',
         'steps' => [
-            ['id' => 's1', 'kind' => 'sketch', 'name' => 'Profile', 'plane' => 'front', 'drawn' => $outline(array_map(static fn (array $p): array => [25.4 * $p[0], 25.4 * $p[1]], [[0, 0], [2, 0], [2, 0.25], [0.25, 0.25], [0.25, 1.5], [0, 1.5]]))],
+            ['id' => 's1', 'kind' => 'sketch', 'name' => 'Profile', 'plane' => 'front', 'drawn' => $outline([[0, 0], [2, 0], [2, 0.25], [0.25, 0.25], [0.25, 1.5], [0, 1.5]], 25.4)],
             ['id' => 's2', 'kind' => 'extrude', 'name' => 'Half', 'sketch' => 's1', 'extent' => 'middle', 'distance' => '3/4'],
-            ['id' => 's6', 'kind' => 'sketch', 'name' => 'Line of the brace', 'plane' => 'front', 'drawn' => ['points' => ['a' => [6.35, 31.75], 'b' => [44.45, 6.35]], 'lines' => [['id' => 'brace', 'kind' => 'line', 'points' => ['a', 'b']]], 'relations' => []]],
+            ['id' => 's6', 'kind' => 'sketch', 'name' => 'Line of the brace', 'plane' => 'front', 'drawn' => ['points' => ['a' => [6.35, 31.75], 'b' => [44.45, 6.35]], 'lines' => [['id' => 'brace', 'kind' => 'line', 'points' => ['a', 'b']]], 'relations' => $tied(['a' => [6.35, 31.75], 'b' => [44.45, 6.35]], 25.4)]],
             ['id' => 's7', 'kind' => 'rib', 'name' => 'Brace', 'sketch' => 's6', 'thickness' => '1/4', 'note' => 'It grows to the two walls, wherever they are moved.'],
             ['id' => 's3', 'kind' => 'mirror', 'name' => 'Other half', 'of' => 'body', 'plane' => 'side', 'keep' => 'both'],
             ['id' => 's4', 'kind' => 'hole', 'name' => 'Post hole', 'where' => 'face', 'face' => 's2:l0', 'u' => '1 1/2', 'v' => '0', 'round' => '1/4'],
-            ['id' => 's5', 'kind' => 'split', 'name' => 'One half is enough', 'plane' => 'front', 'offset' => '-1/8', 'keep' => 'down'],
+            ['id' => 's5', 'kind' => 'split', 'name' => 'Front trimmed', 'plane' => 'front', 'offset' => '1/4', 'keep' => 'down'],
         ],
     ],
     'tray' => [

@@ -1,11 +1,18 @@
 @php
-    $f = new \App\Support\StepForm($step, $document, $state, $bodies, $unit, $address, $names ?? ['faces' => [], 'edges' => []]);
+    $f = new \App\Support\StepForm($step, $document, $state, $bodies, $unit, $address, $names ?? ['faces' => [], 'edges' => [], 'corners' => []], $sketchNotes[$step->id] ?? []);
     $id = $step->id; $u = $unit->value; $kind = $step->kind->value;
     $name = '<input class="name" id="' . $id . '-name" name="name" value="' . e($step->name) . '" aria-label="name of step ' . $n . '" maxlength="60" autocomplete="off" size="' . max(3, min(20, mb_strlen($step->name))) . '">';
 @endphp
-<li class="step {{ $picked === $id ? 'picked' : '' }} {{ $step->off ? 'is-off' : '' }} {{ $f->result?->status === 'failed' ? 'failed' : '' }}" id="step-{{ $id }}">
+@php
+    $name1 = fn (string $x) => $document->step($x)->name ?? $x;
+    $below = $reliance->of($id); $above = $reliance->on($id);
+    $upBy = $reliance->inTheWay($id, -1); $downBy = $reliance->inTheWay($id, 1);
+    $trial = $fresh === $id && $f->result?->status !== 'off';
+@endphp
+@if ($step->heading !== '')<li class="heading" id="heading-{{ $id }}" data-heading="{{ $id }}"><button type="button" class="fold" data-fold aria-expanded="true" aria-label="Fold {{ $step->heading }}"></button><h3>{{ $step->heading }}</h3></li>@endif
+<li class="step {{ $picked === $id ? 'picked' : '' }} {{ $step->off ? 'is-off' : '' }} {{ $f->result?->status === 'failed' ? 'failed' : '' }} {{ $trial ? 'trial' : '' }}" id="step-{{ $id }}" data-step="{{ $id }}" data-last="{{ $n === count($document->steps) ? 1 : 0 }}" data-below="{{ implode(' ', $below) }}" data-above="{{ implode(' ', $above) }}" data-does="{{ route('stage.does', [$recipe, $id], false) }}" data-after="{{ route('stage.after', [$recipe, $id], false) }}" data-try="{{ route('stage.try', [$recipe, $id], false) }}">
 <span class="n">{{ $n }}</span>
-<form id="form-{{ $id }}" {!! $edit !!} hx-trigger="change, submit">{!! $hidden !!}<input type="hidden" name="do" value="set"><input type="hidden" name="step" value="{{ $id }}">
+<form id="form-{{ $id }}" {!! $edit !!} hx-trigger="change, submit">{!! $hidden !!}<input type="hidden" name="do" value="set"><input type="hidden" name="step" value="{{ $id }}">@if ($trial)<input type="hidden" name="trial" value="1">@endif
 <div class="say">
 @switch($kind)
 @case('block')
@@ -22,7 +29,7 @@ Place a ball {!! $name !!}, {!! $f->chosen('by') !!} {!! $f->typed('round', $ste
 @break
 @case('sketch')
 @php $count = count($f->result?->regions ?? []); @endphp
-Sketch {!! $name !!} on the {!! $f->chosen('plane') !!}@if ($step->text('plane') === 'face') {!! $f->face() !!}@endif, {!! $f->typed('offset', 'distance from the plane') !!} {{ $u }} from it: {{ $count }} {{ $count === 1 ? 'region' : 'regions' }}.
+Sketch {!! $name !!} on the {!! $f->chosen('plane') !!}@if ($step->text('plane') === 'face') {!! $f->face() !!}@endif, {!! $f->typed('offset', 'distance from the plane') !!} {{ $u }} from it{!! '' !!}@if ($step->text('plane') === 'face' || $step->text('turn') !== '0' || $step->text('u') !== '0' || $step->text('v') !== '0'), turned by {!! $f->typed('turn', 'turn in degrees') !!}°, its origin at {!! $f->typed('u', 'its origin to the right') !!}, {!! $f->typed('v', 'its origin up') !!}@endif: {{ $count }} {{ $count === 1 ? 'region' : 'regions' }}.
 <a class="link small" href="{{ route('pad', [$recipe, $id], false) }}">Open it on the pad</a>
 @foreach ($step->shapes() as $k => $s)<span class="shape-line">{!! $f->outline($k, $s) !!}</span>@endforeach
 <span class="small"><button class="link" {!! $f->sends('add-shape', ['kind' => 'rectangle']) !!}>Add a rectangle</button>&ensp;<button class="link" {!! $f->sends('add-shape', ['kind' => 'circle']) !!}>Add a circle</button></span>
@@ -30,19 +37,22 @@ Sketch {!! $name !!} on the {!! $f->chosen('plane') !!}@if ($step->text('plane')
 @break
 @case('extrude')
 @php $far = $step->text('extent'); @endphp
-Extrude {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, {!! $f->chosen('extent') !!}@if ($far === 'distance' || $far === 'middle') {!! $f->typed('distance', 'distance') !!} {{ $u }}@elseif ($far === 'both') {!! $f->typed('distance', 'distance') !!} and {!! $f->typed('second', 'distance the other way') !!} {{ $u }}@elseif ($far === 'face') {!! $f->face('until') !!} and {!! $f->typed('past', 'distance past that face') !!} {{ $u }} past it{{ '' }}@endif, @if ($far !== 'middle') {!! $f->direction() !!},@endif beginning {!! $f->typed('start', 'distance from the sketch where it begins') !!} {{ $u }} from the sketch, taper {!! $f->typed('taper', 'taper in degrees') !!}°
-@if (count($f->regionsOfSketch()) > 1)@include('bench.regions', ['regions' => $f->regionsOfSketch(), 'taken' => $f->taken(), 'sends' => fn (int $n) => $f->sends('region', ['step' => $id, 'index' => $n])])@endif
+Extrude {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, {!! $f->chosen('extent') !!}@if ($far === 'distance' || $far === 'middle') {!! $f->typed('distance', 'distance') !!} {{ $u }}@elseif ($far === 'both') {!! $f->typed('distance', 'distance') !!} and {!! $f->typed('second', 'distance the other way') !!} {{ $u }}@elseif ($far === 'face' || $far === 'level') {!! $far === 'face' ? $f->face('until') : $f->spot('level') !!} and {!! $f->typed('past', 'distance past that') !!} {{ $u }} past it{{ '' }}@endif, @if ($far !== 'middle') {!! $f->direction() !!},@endif beginning {!! $f->typed('start', 'distance from there where it begins') !!} {{ $u }} from {!! $f->chosen('from') . ($step->text('from') === 'face' ? ' ' . $f->face('base') : '') !!}, taper {!! $f->typed('taper', 'taper in degrees') !!}°
+@if (count($f->regionsOfSketch()) > 0)<div class="itssketch {{ count($f->regionsOfSketch()) > 1 ? 'several' : '' }}"><a class="link small" href="{{ route('pad', [$recipe, $step->text('sketch')], false) }}">Open {{ $document->step($step->text('sketch'))->name ?? 'its sketch' }} on the pad</a>@include('bench.regions', ['regions' => $f->regionsOfSketch(), 'taken' => $f->taken(), 'sends' => fn (int $n) => $f->sends('region', ['step' => $id, 'index' => $n])])</div>@endif
 @break
 @case('revolve')
-Revolve {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, about {!! $f->typed('axis', 'line or axis of the sketch') !!} by {!! $f->typed('angle', 'angle in degrees') !!}°@if ($step->text('angle') !== '360') {!! $f->chosen('way') !!}@endif
+Revolve {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, about {!! $f->chosen('about') !!} @if ($step->text('about') === 'edge'){!! $f->spot('edge', false) !!}@else{!! $f->typed('axis', 'line or axis of the sketch') !!}@endif by {!! $f->typed('angle', 'angle in degrees') !!}°@if ($step->text('angle') !== '360') {!! $f->chosen('way') !!}@endif @if ($step->text('close') === 'yes'); open outlines {!! $f->chosen('close') !!}@endif
 
-@if (count($f->regionsOfSketch()) > 1)@include('bench.regions', ['regions' => $f->regionsOfSketch(), 'taken' => $f->taken(), 'sends' => fn (int $n) => $f->sends('region', ['step' => $id, 'index' => $n])])@endif
+@if (count($f->regionsOfSketch()) > 0)<div class="itssketch {{ count($f->regionsOfSketch()) > 1 ? 'several' : '' }}"><a class="link small" href="{{ route('pad', [$recipe, $step->text('sketch')], false) }}">Open {{ $document->step($step->text('sketch'))->name ?? 'its sketch' }} on the pad</a>@include('bench.regions', ['regions' => $f->regionsOfSketch(), 'taken' => $f->taken(), 'sends' => fn (int $n) => $f->sends('region', ['step' => $id, 'index' => $n])])</div>@endif
 @break
 @case('sweep')
-Sweep {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, along the path in {!! $f->sketch('path') !!}
+Sweep {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, {!! $f->chosen('along') !!} {!! $step->text('along') === 'face' ? $f->face() : $f->sketch('path') !!}
 @break
 @case('loft')
-Loft {!! $name !!} through {!! $f->picks('sketches', 'sketch') !!}, with a {!! $f->chosen('skin') !!} skin
+Loft {!! $name !!} through {!! $f->picks('sketches', 'sketch') !!}, with a {!! $f->chosen('skin') !!} skin, guided by {!! $f->sketch('guide') !!}
+@break
+@case('rib')
+Make a rib {!! $name !!} from the open line in {!! $f->sketch() !!}, {!! $f->typed('thickness', 'thickness') !!} {{ $u }} thick, {!! $f->chosen('lie') !!}, {!! $step->text('lie') === 'flat' ? $f->chosen('side') . ' is filled' : $f->direction() !!}, up to the next faces
 @break
 @case('hole')
 @php [$by, $head, $deep] = [$step->text('by'), $step->text('head'), $step->text('extent') === 'depth']; @endphp
@@ -102,20 +112,20 @@ Copy {!! $name !!}: {!! $f->body() !!} {!! $f->typed('times', 'number of copies'
 @endswitch
 @if (isset($step->kind->fields()['effect'])){!! $f->chosen('effect') !!}@endif
 </div>
-@if ($f->message)<span class="why {{ $f->message->warning ? 'hintful' : '' }}" id="{{ $id }}-why" role="{{ $f->message->warning ? 'status' : 'alert' }}"><b class="{{ $f->message->warning ? '' : 'off' }}">{{ $f->message->what }}</b> {{ $f->message->why }}</span>@endif
+@foreach ($f->messages as $i => $m)<span class="why {{ $m->warning ? 'hintful' : '' }}" @if ($i === 0) id="{{ $id }}-why" @endif role="{{ $m->warning ? 'status' : 'alert' }}"><b class="{{ $m->warning ? '' : 'off' }}">{{ $m->what }}</b> {{ $m->why }} {!! $f->offer($m) !!}</span>@endforeach
 @if ($step->off)<span class="why">This step is switched off. The part is shown without it.</span>@endif
-@php
-    $name1 = fn (string $x) => $document->step($x)->name ?? $x;
-    $below = $reliance->of($id); $above = $reliance->on($id);
-    $prev = $document->steps[$n - 2] ?? null; $next = $document->steps[$n] ?? null;
-    $stuckUp = $prev !== null && in_array($prev->id, $below, true); $stuckDown = $next !== null && in_array($next->id, $above, true);
-@endphp
+@if ($trial)<div class="trialbar" role="group" aria-label="Tried out"><span>Tried out, not settled:</span> <button type="button" class="btn s go" data-keep>Keep it <kbd>Enter</kbd></button> <button class="btn s" {!! $f->sends('delete') !!} data-drop>Drop it <kbd>Esc</kbd></button></div>@endif
+<div class="slide" data-slide></div>
+<div class="remark {{ $step->note === '' ? 'none' : '' }}"><label>Remark <input class="val word" id="{{ $id }}-note" name="note" value="{{ $step->note }}" maxlength="400" autocomplete="off" placeholder="why it is so"></label></div>
 <div class="tools" role="group" aria-label="Step {{ $n }}">
-<button class="link" {!! $f->sends('shift', ['places' => -1]) !!} @disabled($n === 1 || $stuckUp) @if ($stuckUp) title="It rests on {{ $prev->name }}, which stands right before it." @endif>Earlier</button>
-<button class="link" {!! $f->sends('shift', ['places' => 1]) !!} @disabled($n === count($document->steps) || $stuckDown) @if ($stuckDown) title="{{ $next->name }}, which comes right after it, rests on it." @endif>Later</button>
+<button class="link" {!! $f->sends('shift', ['places' => -1]) !!} @disabled($n === 1 || $upBy !== null)>Earlier</button>
+<button class="link" {!! $f->sends('shift', ['places' => 1]) !!} @disabled($n === count($document->steps) || $downBy !== null)>Later</button>
 <button class="link" {!! $f->sends('switch') !!}>{{ $step->off ? 'Switch on' : 'Switch off' }}</button>
+@if ($step->kind->value !== 'sketch' && ! $step->off)<button type="button" class="link" data-explain>Show what it does</button>@endif
+<button type="button" class="link" data-back>Go back to here</button>
 <button class="link" {!! $f->sends('delete') !!} @if ($above !== []) data-asks="{{ implode(', ', array_map($name1, array_slice($above, 0, 3))) }} {{ count($above) === 1 ? 'rests' : 'rest' }} on it. Delete it?" @endif>Delete</button>
-@if ($below !== [] || $above !== [])<span class="small quiet rests">{{ $below === [] ? '' : 'Rests on ' . implode(', ', array_map($name1, array_slice($below, 0, 4))) . '.' }} {{ $above === [] ? '' : 'Carries ' . implode(', ', array_map($name1, array_slice($above, 0, 4))) . '.' }}</span>@endif
+<label class="small quiet">Heading above <input class="val word" id="{{ $id }}-heading" name="heading" value="{{ $step->heading }}" maxlength="60" autocomplete="off" placeholder="none"></label>
+@if ($below !== [] || $above !== [])<span class="small quiet rests">{{ $below === [] ? '' : 'Rests on ' . implode(', ', array_map($name1, array_slice($below, 0, 4))) . '.' }} {{ $above === [] ? '' : 'Carries ' . implode(', ', array_map($name1, array_slice($above, 0, 4))) . '.' }} {{ $upBy === null ? '' : "It cannot go earlier: {$upBy->name}, right before it, carries it." }} {{ $downBy === null ? '' : "It cannot go later: {$downBy->name}, right after it, rests on it." }}</span>@endif
 </div>
 </form>
 </li>

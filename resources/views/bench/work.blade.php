@@ -4,7 +4,7 @@
     $hidden = '<input type="hidden" name="_token" value="' . csrf_token() . '" autocomplete="off"><input type="hidden" name="version" value="' . $recipe->version . '">';
     $asked = $sheet->asked();
 @endphp
-<span id="state" hidden data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="{{ $fresh ?? '' }}"></span>
+<span id="state" hidden data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="{{ $fresh ?? '' }}" data-words="{{ $words }}" data-edit="{{ $address }}" data-recipe="{{ $recipe->id }}"></span>
 <header class="strip">
 <x-mark/>
 <div><span class="cap">{{ $work ? 'Exercise' : 'Reference part of' }}</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
@@ -41,11 +41,12 @@
 @else
 <p class="small" style="padding:6px 16px">Build the part as the class should. Its sizes become what is asked; nothing is typed twice.</p>
 @endif
-@if ($names !== null)<script type="application/json" id="names">{!! json_encode($names, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>@endif
+<script type="application/json" id="paint">{!! json_encode((object) $document->paint, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
+<script type="application/json" id="body-words">{!! json_encode((object) $bodyWords, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
 <script type="application/json" id="marks">{!! json_encode($marks, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
 </aside>
 <section class="log" aria-label="Build log">
-<header><h2>Build log</h2><span class="small" id="bench-sync">
+<header><h2>Build log</h2><span class="small" id="bench-sync"><button type="button" class="link" data-replay-open @disabled(count($document->steps) < 2)>Step by step</button>&ensp;
 <form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="undo"><button class="link" id="undo" @disabled(! $canUndo)>Undo</button></form>&ensp;
 <form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="redo"><button class="link" id="redo" @disabled(! $canRedo)>Redo</button></form></span></header>
 @php $named = $document->named(); $rows = [...array_map(null, array_keys($document->sizes), array_values($document->sizes)), ['', '']]; @endphp
@@ -62,13 +63,20 @@
 @php $m = $document->material; @endphp
 <form class="mass" {!! $edit !!} hx-trigger="change, submit">{!! $hidden !!}<input type="hidden" name="do" value="material"><label for="material">Made of</label> <select class="val word" id="material" name="material"><option value="">nothing chosen</option>@foreach (\Cubo\Measure\Material::TABLE as $k => $d)<option @selected($m?->name === $k)>{{ $k }}</option>@endforeach<option value="own" @selected($m?->name === 'own')>own density</option></select>@if ($m?->name === 'own') <input class="val {{ $massWhy === '' ? '' : 'bad' }}" id="density" name="density" value="{{ $m->density }}" aria-label="density" size="6" maxlength="40" autocomplete="off"> <select class="val word" id="density-unit" name="density_unit" aria-label="unit of the density">@foreach (\Cubo\Quantity\DensityUnit::cases() as $du)<option value="{{ $du->value }}" @selected($m->unit === $du)>{{ str_replace('3', '³', $du->value) }}</option>@endforeach</select>@endif @if ($mass !== null)<span class="num" id="mass">{{ $mass }}</span>@elseif ($massWhy !== '')<span class="why" role="alert">{{ $massWhy }}</span>@endif</form>
 @if (abs($readouts['low']) > 1e-6)<p class="ground small">{{ $readouts['low'] < 0 ? 'The part reaches ' . $unit->brief(-$readouts['low']) . " {$unit->value} below the ground." : 'The part hangs ' . $unit->brief($readouts['low']) . " {$unit->value} above the ground." }}</p>@endif
+@if ($readouts['head'])<p class="ground small">It may stand on its head: what touches the ground is much smaller than what lies flat on top.</p>@elseif ($readouts['balances'])<p class="ground small">It balances on an edge or a point: nothing of it lies flat on the ground.</p>@endif
+@if ($pins !== [])
+<section class="pins" aria-label="Kept in view">@foreach ($pins as $i => $pin)
+<div><span>{{ implode(' and ', $pin['words']) }}</span>@if ($pin['read']->problem !== '')<span class="off">{{ $pin['read']->problem }}</span>@else<span class="num">{{ implode(', ', array_map(fn ($r) => "{$r[0]} {$r[1]}", array_slice($pin['read']->rows, 0, 2))) }}</span>@endif
+<form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="pin">@foreach ($pin['of'] as $n)<input type="hidden" name="of[]" value="{{ $n }}">@endforeach<button class="link small" aria-label="Do not keep {{ implode(' and ', $pin['words']) }} in view">remove</button></form></div>
+@endforeach</section>
+@endif
 @endif
 </section>
 <footer class="composer" aria-label="Next step">
 <div class="verbs">
-@php $needsSketch = ['extrude', 'revolve', 'sweep', 'loft']; $alone = ['block', 'cylinder', 'cone', 'ball', 'sketch', ...$needsSketch]; $hasSketch = collect($document->steps)->contains(fn ($s) => $s->kind->value === 'sketch'); @endphp
-@foreach (['Add a solid' => ['block', 'cylinder', 'cone', 'ball'], 'From a sketch' => ['sketch', 'extrude', 'revolve', 'sweep', 'loft'], 'Into a face' => ['hole', 'text'], 'Edges and faces' => ['round', 'chamfer', 'hollow', 'draft', 'pull'], 'All of it, a body or a step' => ['move', 'turn', 'copy', 'mirror', 'repeat', 'split', 'scale']] as $caption => $kinds)
-<div><span>{{ $caption }}</span><ul>@foreach ($kinds as $k)<li><form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="add"><input type="hidden" name="kind" value="{{ $k }}"><button class="verb" id="verb-{{ $k }}" @disabled((in_array($k, $needsSketch, true) && ! $hasSketch) || (! in_array($k, $alone, true) && $glb === ''))><x-verb :kind="$k"/><span>{{ $k }}</span></button></form></li>@endforeach</ul></div>
+@php $needsSketch = ['extrude', 'revolve', 'sweep', 'loft', 'rib']; $alone = ['block', 'cylinder', 'cone', 'ball', 'sketch', ...array_diff($needsSketch, ['rib'])]; $hasSketch = collect($document->steps)->contains(fn ($s) => $s->kind->value === 'sketch'); @endphp
+@foreach (['Add a solid' => ['block', 'cylinder', 'cone', 'ball'], 'From a sketch' => ['sketch', 'extrude', 'revolve', 'sweep', 'loft', 'rib'], 'Into a face' => ['hole', 'text'], 'Edges and faces' => ['round', 'chamfer', 'hollow', 'draft', 'pull'], 'All of it, a body or a step' => ['move', 'turn', 'copy', 'mirror', 'repeat', 'split', 'scale']] as $caption => $kinds)
+<div><span>{{ $caption }}</span><ul>@foreach ($kinds as $k)<li><form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="add"><input type="hidden" name="kind" value="{{ $k }}"><input type="hidden" name="after" value=""><button class="verb" id="verb-{{ $k }}" @disabled((in_array($k, $needsSketch, true) && ! $hasSketch) || (! in_array($k, $alone, true) && $glb === ''))><x-verb :kind="$k"/><span>{{ $k }}</span></button></form></li>@endforeach</ul></div>
 @endforeach
 <div class="files">@if ($glb !== '')Take the part with you<br><a class="link" href="{{ route('recipes.download', [$recipe, 'stl']) }}">STL</a> <a class="link" href="{{ route('recipes.download', [$recipe, '3mf']) }}">3MF</a> <a class="link" href="{{ route('recipes.download', [$recipe, 'json']) }}">Recipe</a>@endif</div>
 </div>

@@ -20,6 +20,7 @@
     @case('revolve')<path d="M15 2V22" {!! $pencil !!}/><path d="M15 6H23V18H15Z" {!! $top !!}/><path d="M15 6H23V18H15Z" {!! $ink !!}/><path d="M11 8A8 4 0 0 0 9 16M6.5 13.5L9 16.4L11.8 14.4" {!! $violet !!}/>@break
     @case('sweep')<path d="M5 21C5 9 12 6 25 6" {!! $violet !!}/><path d="M2 16H9V22H2Z" {!! $top !!}/><path d="M2 16H9V22H2ZM22 3V9" {!! $ink !!}/>@break
     @case('loft')<path d="M11 4H19L25 19H5Z" {!! $top !!}/><path d="M11 4H19M5 19H25" {!! $violet !!}/><path d="M11 4L5 19M19 4L25 19" {!! $ink !!}/>@break
+    @case('rib')<path d="M4 4H8V18H26V21H4Z" {!! $side !!}/><path d="M8 7L22 18H8Z" {!! $top !!}/><path d="M8 18V4H4V21H26V18H22" {!! $ink !!}/><path d="M8 7L22 18" {!! $violet !!}/>@break
     @case('hole')<path d="M3 10L15 4L27 10L15 16Z" {!! $top !!}/><path d="M3 10L15 4L27 10L15 16ZM3 10V15L15 21L27 15V10" {!! $ink !!}/><path d="M10.5 10a4.5 2.2 0 1 0 9 0a4.5 2.2 0 1 0 -9 0" {!! $violet !!}/>@break
     @case('text')<path d="M3 4H27V20H3Z" {!! $top !!}/><path d="M3 4H27V20H3Z" {!! $ink !!}/><path d="M9 17L15 7L21 17M11.5 13.5H18.5" {!! $violet !!}/>@break
     @case('round')<path d="M4 21V4H14A10 10 0 0 1 24 14V21Z" {!! $top !!}/><path d="M14 4H4V21H24V14" {!! $ink !!}/><path d="M14 4A10 10 0 0 1 24 14" {!! $violet !!}/><path d="M16 4H24V12" {!! $pencil !!}/>@break

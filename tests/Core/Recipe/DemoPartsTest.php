@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\SketchNotes;
 use Cubo\Recipe\StepKind;
 use Tests\Soundness;
 
@@ -19,6 +20,11 @@ it('opens every demo part without a warning, closed', function (string $key) {
     $state = (new Evaluator)->evaluate(Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'steps' => $plan['steps']]));
     foreach ($state->results as $r) {
         expect($r->messages)->toBe([], "$key $r->id: " . ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''));
+    }
+    // and its sketches are tied to the origin, with nothing left free
+    $recipe = Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'steps' => $plan['steps']]);
+    foreach ($recipe->steps as $s) {
+        expect(SketchNotes::of($recipe, $s))->toBe([], "$key $s->id");
     }
     $m = new PartMeasures($state->part());
     expect(Soundness::faults($state->part()))->toBe([])->and($m->isClosed())->toBeTrue()->and($m->mass()->volume)->toBeGreaterThan(0.0)

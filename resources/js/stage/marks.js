@@ -95,7 +95,6 @@ function leader(g, p, mark, c, n) {
 }
 
 export function drawMarks(svg, marks, project, box, picked) {
-  svg.replaceChildren();
   if (!box) return;
   // only what is off is shown, and what is picked; everything met would hide the part. Overall lengths always stand.
   const shown = marks.filter((m) => m.id === picked || (m.status !== 'met' && !picked) || m.place.kind === 'span');

@@ -2,7 +2,10 @@
 export async function loadGlb(url) {
   const response = await fetch(url, { credentials: 'same-origin' });
   if (!response.ok) throw new Error(`part ${response.status}`);
-  const buffer = await response.arrayBuffer();
+  return readGlb(await response.arrayBuffer());
+}
+
+export function readGlb(buffer) {
   const view = new DataView(buffer);
   if (view.getUint32(0, true) !== 0x46546c67) throw new Error('not a part file');
   const jsonLength = view.getUint32(12, true);

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Recipe;
+use App\Support\PreviewJson;
+use App\Support\Workbench;
+use Cubo\Exchange\GlbFile;
+use Cubo\Recipe\Editing;
+use Cubo\Recipe\Measurement;
+use Cubo\Recipe\PartNames;
+use Cubo\Recipe\Preview;
+use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\Step;
+use Cubo\Recipe\StepProblem;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** What the stage asks for while somebody looks, picks, measures and tries values. Nothing here changes a recipe. */
+final class StageController extends Controller
+{
+    public function __construct(private readonly Workbench $bench) {}
+
+    /** Words and places of everything that can be picked. */
+    public function words(Recipe $recipe): JsonResponse
+    {
+        $this->authorize('view', $recipe);
+        $document = $recipe->document();
+        $state = $this->bench->evaluate($document);
+        $none = ['faces' => [], 'edges' => [], 'corners' => []];
+
+        return response()->json(['words' => $state->isEmpty() ? $none : $this->bench->names($state, $document), ...($state->isEmpty() ? ['corners' => [], 'bodies' => []] : $this->bench->places($state))]);
+    }
+
+    /** What a step adds and takes away. */
+    public function does(Recipe $recipe, string $step): JsonResponse
+    {
+        $this->authorize('view', $recipe);
+        $document = $recipe->document();
+
+        return response()->json($this->bench->preview($document, self::step($document, $step)));
+    }
+
+    /** The part as it is after a step, for going through the log. */
+    public function after(Request $request, Recipe $recipe, string $step): Response
+    {
+        $this->authorize('view', $recipe);
+        $document = $recipe->document();
+        self::step($document, $step);
+        $state = $this->bench->evaluate($document->upTo($step));
+
+        return PartController::file($state->isEmpty() ? GlbFile::write($state->part()) : $this->bench->glb($state), 'model/gltf-binary')
+            ->header('Cache-Control', (int) $request->query('version') === $recipe->version ? 'private, max-age=86400' : 'no-store');
+    }
+
+    public function measure(Request $request, Recipe $recipe): JsonResponse
+    {
+        $this->authorize('view', $recipe);
+        $of = self::names($request->query('of'));
+        $document = $recipe->document();
+        $m = Measurement::of($this->bench->evaluate($document)->part(), $of, $document->unit);
+
+        return response()->json(['of' => array_map(static fn (string $n): string => PartNames::any($n, $document), $of), 'rows' => $m->rows, 'lines' => $m->lines, 'problem' => $m->problem]);
+    }
+
+    /** What other values of a step would do: the part where it is the last one, else what the step makes of itself. */
+    public function tries(Request $request, Recipe $recipe, string $step): JsonResponse
+    {
+        $this->authorize('edit', $recipe);
+        $input = $request->validate(['values' => ['nullable', 'array', 'max:40']]);
+        $document = $recipe->document();
+        self::step($document, $step);
+        $tried = Editing::set($document, $step, (array) ($input['values'] ?? []));
+        $it = self::step($tried, $step);
+        $trying = $this->bench->trying();
+        $glb = null;
+        $message = null;
+        $last = $document->steps[count($document->steps) - 1]->id === $step;
+        if ($last) {
+            $state = $trying->evaluate($tried);
+            $message = $state->results[$step]->messages[0] ?? null;
+            $glb = $state->isEmpty() ? null : base64_encode(GlbFile::write($state->part()));
+        }
+        try {
+            $seen = PreviewJson::of(Preview::quick($tried, $it, $trying->evaluate(...)));
+        } catch (StepProblem $p) {
+            $seen = ['added' => null, 'removed' => null, 'handles' => [], 'areas' => []];
+            $message ??= $p->note;
+        }
+
+        return response()->json([...$seen, 'part' => $glb, 'says' => $message === null ? null : "$message->what $message->why"]);
+    }
+
+    private static function step(Document $document, string $id): Step
+    {
+        return $document->step($id) ?? abort(404);
+    }
+
+    /** @return list<string> */
+    public static function names(mixed $of): array
+    {
+        return array_slice(array_values(array_filter(is_array($of) ? $of : [], static fn (mixed $n): bool => is_string($n) && $n !== '' && strlen($n) <= Document::LONGEST_NAME)), 0, 3);
+    }
+}
