@@ -89,7 +89,7 @@ test('a turned cup: revolved, hollowed, mirrored, scaled; what cannot be is said
   assert.match((await why()).join(), /no straight line called “l9”/);
   await type(page, 's2-axis', 'v-axis');
   await add(page, 'hollow');
-  await pick(page, 's3-faces', await page.locator('#s3-faces option').evaluateAll((l) => l.find((o) => /^l3 of/.test(o.textContent))?.value));
+  await pick(page, 's3-faces', await page.locator('#s3-faces option').evaluateAll((l) => l.find((o) => /^side l3 of/.test(o.textContent))?.value));
   await near(Math.PI * (225 * 30 - 169 * 28));
   await type(page, 's3-wall', '20');
   assert.match((await why()).join(), /Up to [\d.]+ mm works/);

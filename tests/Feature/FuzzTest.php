@@ -16,18 +16,27 @@ it('answers whatever a bench may send, and loses nothing', function (int $seed):
         $document = $recipe->fresh()->document();
         $ids = array_map(fn ($x) => $x->id, $document->steps) ?: ['s1'];
         $step = $one([...$ids, 's99']);
-        $input = match (mt_rand(0, 9)) {
+        $input = match (mt_rand(0, 11)) {
             0, 1 => ['do' => 'add', 'kind' => $one([...array_column(StepKind::cases(), 'value'), 'nonsense'])],
             2 => ['do' => 'shift', 'step' => $step, 'places' => mt_rand(-3, 3)],
             3 => ['do' => $one(['switch', 'delete', 'undo', 'redo']), 'step' => $step],
             4 => ['do' => $one(['add-shape', 'drop-shape']), 'step' => $step, 'kind' => $one(['circle', 'rectangle', 'star']), 'index' => mt_rand(0, 3)],
-            default => ['do' => 'set', 'step' => $step, 'name' => mb_substr($text(), 0, 60), 'values' => array_filter([
+            5 => ['do' => 'paint', 'of' => [$one(["$step:top", "$step:side", $text()])], 'colour' => $one(['red', 'blue', '', 'no colour']), 'whole' => mt_rand(0, 1)],
+            6 => ['do' => 'pin', 'of' => array_slice(["$step:top", "$step:front / $step:top", $text()], 0, mt_rand(0, 3))],
+            7 => ['do' => 'add', 'kind' => $one(['sketch', 'extrude', 'rib', 'hole', 'revolve']), 'after' => $step],
+            default => ['do' => 'set', 'note' => mt_rand(0, 3) ? null : $text(), 'heading' => mt_rand(0, 3) ? null : mb_substr($text(), 0, 60), 'trial' => mt_rand(0, 1), 'step' => $step, 'name' => mb_substr($text(), 0, 60), 'values' => array_filter([
                 ...array_combine($keys = array_keys($document->step($step)?->kind->fields() ?? ['width' => 1]), array_map(fn () => mt_rand(0, 2) ? null : $text(), $keys)),
                 'shapes' => mt_rand(0, 1) ? [[$one(['u', 'v', 'width', 'round', 'by', 'from']) => $text()]] : null,
             ], fn ($v) => $v !== null)],
         };
         $response = $this->post("/recipes/{$recipe->id}/edit", $input + ['version' => $recipe->fresh()->version]);
         expect($response->getStatusCode())->toBe(200, "seed $seed, edit $i: " . json_encode($input));
+        if ($i % 6 === 0) {
+            $at = $one(array_map(fn ($x) => $x->id, $recipe->fresh()->document()->steps) ?: ['none']);
+            foreach ([["stage/does/$at", 'GET', []], ["stage/after/$at.glb", 'GET', []], ['stage/words', 'GET', []], ['stage/measure', 'GET', ['of' => [$text(), "$at:top"]]], ["stage/try/$at", 'POST', ['values' => ['distance' => $text(), 'height' => $text(), 'x' => [$text()]]]]] as [$path, $method, $with]) {
+                expect($this->call($method, "/recipes/{$recipe->id}/$path", $with)->getStatusCode())->toBeIn($at === 'none' ? [200, 404] : [200], "seed $seed, $path after edit $i");
+            }
+        }
     }
     // the page opens, the check runs, the part can be handed in or is told to be empty
     $this->get("/bench/{$recipe->work->assignment_id}")->assertOk();

@@ -26,6 +26,11 @@ function routesOf(object $t): array
         'part of the work' => ['GET', "/recipes/{$t->work->recipe_id}/part/{$t->key}.glb", []],
         'STL of the work' => ['GET', "/recipes/{$t->work->recipe_id}/part.stl", []],
         'recipe of the work' => ['GET', "/recipes/{$t->work->recipe_id}/part.json", []],
+        'words of the work' => ['GET', "/recipes/{$t->work->recipe_id}/stage/words", []],
+        'what a step of the work does' => ['GET', "/recipes/{$t->work->recipe_id}/stage/does/s1", []],
+        'work after a step' => ['GET', "/recipes/{$t->work->recipe_id}/stage/after/s1.glb", []],
+        'measure the work' => ['GET', "/recipes/{$t->work->recipe_id}/stage/measure", ['of' => ['s1:top']]],
+        'try a value of the work' => ['POST', "/recipes/{$t->work->recipe_id}/stage/try/s1", ['values' => ['height' => '3']]],
         'edit the work' => ['POST', "/recipes/{$t->work->recipe_id}/edit", ['version' => 1, 'do' => 'undo']],
         'check the work' => ['POST', "/works/{$t->work->id}/check", []],
         'hand the work in' => ['POST', "/works/{$t->work->id}/hand-in", ['version' => 1]],
@@ -38,6 +43,11 @@ function routesOf(object $t): array
         'reference part' => ['GET', "/recipes/{$t->reference->id}/part/{$t->referenceKey}.glb", []],
         'reference STL' => ['GET', "/recipes/{$t->reference->id}/part.stl", []],
         'reference recipe' => ['GET', "/recipes/{$t->reference->id}/part.json", []],
+        'words of the reference' => ['GET', "/recipes/{$t->reference->id}/stage/words", []],
+        'what a step of the reference does' => ['GET', "/recipes/{$t->reference->id}/stage/does/s1", []],
+        'reference after a step' => ['GET', "/recipes/{$t->reference->id}/stage/after/s1.glb", []],
+        'measure the reference' => ['GET', "/recipes/{$t->reference->id}/stage/measure", ['of' => ['s1:top']]],
+        'try a value of the reference' => ['POST', "/recipes/{$t->reference->id}/stage/try/s1", ['values' => ['height' => '3']]],
         'edit the reference' => ['POST', "/recipes/{$t->reference->id}/edit", ['version' => 1, 'do' => 'undo']],
         'exercise' => ['GET', "/exercises/{$t->exercise->id}", []],
         'save the exercise' => ['POST', "/exercises/{$t->exercise->id}", ['title' => 'Mine now']],
@@ -64,7 +74,7 @@ function letIn(object $t, Person $who): array
 }
 
 it('lets a student to own work and nothing else', function (): void {
-    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in']);
+    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in']);
 });
 
 it('lets a classmate see nothing of it but begin own work', function (): void {
@@ -76,7 +86,7 @@ it('lets a student of another class see nothing at all', function (): void {
 });
 
 it('lets the teacher see and judge, but not edit a student’s part', function (): void {
-    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'reference bench', 'reference part', 'reference STL', 'reference recipe', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
+    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'reference bench', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
 });
 
 it('lets the teacher of another class only make own exercises', function (): void {
