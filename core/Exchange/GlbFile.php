@@ -96,7 +96,7 @@ final class GlbFile
     private static function named(Solid $s): array
     {
         $names = $edgeOf = [];
-        foreach ((new Topology($s))->edges as $name => $edge) {
+        foreach (Topology::of($s)->edges as $name => $edge) {
             foreach ($edge->halfEdges as $h) {
                 $edgeOf[$h] = $edgeOf[$s->twin[$h]] = count($names);
             }

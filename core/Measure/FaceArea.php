@@ -66,7 +66,7 @@ final class FaceArea
     private static function segments(Solid $s, string $face): float
     {
         $sum = 0.0;
-        foreach ((new Topology($s))->edges as $edge) {
+        foreach (Topology::of($s)->edges as $edge) {
             $left = $s->surfaces[$edge->left]->name === $face;
             if (! $left && $s->surfaces[$edge->right]->name !== $face) {
                 continue;

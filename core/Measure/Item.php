@@ -64,7 +64,7 @@ final readonly class Item
     /** @throws Refused no-edge */
     public static function edge(Solid $s, string $name): self
     {
-        $edge = (new Topology($s))->edges[$name] ?? throw new Refused('no-edge', "There is no edge “{$name}”.");
+        $edge = Topology::of($s)->edges[$name] ?? throw new Refused('no-edge', "There is no edge “{$name}”.");
         $pieces = [];
         foreach ($edge->halfEdges as $h) {
             $a = self::at($s, $s->start[$h]);

@@ -110,7 +110,7 @@ final readonly class Measurement
 
     private static function edge(Solid $part, string $name, Unit $unit): self
     {
-        $edge = (new Topology($part))->edges[$name];
+        $edge = Topology::of($part)->edges[$name];
         $length = 0.0;
         foreach ($edge->halfEdges as $h) {
             $length += Vector::distance(self::vertex($part, $part->start[$h]), self::vertex($part, $part->start[$part->twin[$h]]));

@@ -16,7 +16,7 @@ final class PartCorners
     /** @return array<string, array{float,float,float}> places by name, mm */
     public static function of(Solid $part): array
     {
-        $topology = new Topology($part);
+        $topology = Topology::of($part);
         $faces = [];
         foreach ($part->start as $h => $v) {
             if (isset($topology->endingAt[$v])) {

@@ -31,7 +31,7 @@ final readonly class PartEdges
 
     private function __construct(private Solid $part)
     {
-        $this->topology = new Topology($part);
+        $this->topology = Topology::of($part);
     }
 
     /**

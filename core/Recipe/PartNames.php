@@ -27,7 +27,7 @@ final class PartNames
     public static function edges(Solid $part, Recipe $recipe): array
     {
         $out = [];
-        foreach ((new Topology($part))->edges as $name => $_) {
+        foreach (Topology::of($part)->edges as $name => $_) {
             $out[$name] = self::edge($name, $recipe);
         }
 

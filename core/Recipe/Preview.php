@@ -8,6 +8,7 @@ use Cubo\Recipe\Make\Handles;
 use Cubo\Recipe\Make\Task;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Maker\Primitives;
 use Cubo\Solid\Solid;
 
 /**
@@ -18,6 +19,12 @@ use Cubo\Solid\Solid;
  */
 final readonly class Preview
 {
+    /** mm around what differs */
+    private const MARGIN = 0.5;
+
+    /** Of both solids together; finding the difference of larger ones takes longer than anybody waits for a picture. */
+    private const MOST_TRIANGLES = 4000;
+
     /**
      * @param list<Handle> $handles
      * @param list<array{number: int, taken: bool, loops: list<list<array{float,float,float}>>}> $areas regions of its sketch in space
@@ -25,7 +32,8 @@ final readonly class Preview
     private function __construct(public ?Solid $added, public ?Solid $removed, public array $handles, public array $areas) {}
 
     /**
-     * Exactly: the difference between the part before and after the step.
+     * Exactly: the difference between the part before and after the step; neither part of it where the step changes most of
+     * a very fine part.
      *
      * @param callable(Recipe): PartState $evaluate
      */
@@ -36,8 +44,11 @@ final readonly class Preview
         $added = $removed = null;
         if (! $step->off && ($after->results[$step->id]->status ?? '') === 'done' && $step->kind !== StepKind::Sketch && ! $after->isEmpty()) {
             $effect = isset($step->kind->fields()['of']) && $step->text('of') === 'step' ? 'any' : ($step->kind->makes() ? Evaluator::effect($step) : 'any');
-            $added = $effect === 'cut' || $effect === 'keep' ? null : self::over($after->part(), $task->part);
-            $removed = $effect === 'add' ? null : self::over($task->part, $after->part());
+            [$was, $is] = self::whereTheyDiffer($task->part, $after->part());
+            if ($was->triangleCount() + $is->triangleCount() <= self::MOST_TRIANGLES) {
+                $added = $effect === 'cut' || $effect === 'keep' ? null : self::over($is, $was);
+                $removed = $effect === 'add' ? null : self::over($was, $is);
+            }
         }
 
         return new self($added, $removed, Handles::of($task), self::areas($task));
@@ -73,6 +84,47 @@ final readonly class Preview
         $before = $evaluate($recipe->withSteps($steps));
 
         return new Task($before->part(), $step, new StepValues($step, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches);
+    }
+
+    /**
+     * Both solids cut down to where corners of one are not corners of the other: a step that works on one edge of a large
+     * part needs only that edge looked at.
+     *
+     * @return array{Solid, Solid}
+     */
+    private static function whereTheyDiffer(Solid $a, Solid $b): array
+    {
+        if ($a->isEmpty() || $b->isEmpty()) {
+            return [$a, $b];
+        }
+        $lo = [INF, INF, INF];
+        $hi = [-INF, -INF, -INF];
+        $known = [];
+        foreach ([$a, $b] as $k => $s) {
+            foreach ($s->x as $v => $x) {
+                $known[$k][sprintf('%.7F %.7F %.7F', $x, $s->y[$v], $s->z[$v])] = [$x, $s->y[$v], $s->z[$v]];
+            }
+        }
+        foreach ([array_diff_key($known[0], $known[1]), array_diff_key($known[1], $known[0])] as $only) {
+            foreach ($only as $p) {
+                foreach ($p as $k => $c) {
+                    $lo[$k] = min($lo[$k], $c - self::MARGIN);
+                    $hi[$k] = max($hi[$k], $c + self::MARGIN);
+                }
+            }
+        }
+        $box = $a->vertexBox();
+        $size = array_map(static fn (float $l, float $h): float => $h - $l, $lo, $hi);
+        $whole = ($box[3] - $box[0]) * ($box[4] - $box[1]) * ($box[5] - $box[2]);
+        if (! is_finite($lo[0]) || $size[0] * $size[1] * $size[2] > 0.6 * $whole) {
+            return [$a, $b];
+        }
+        $crop = Primitives::block('crop', [$lo[0], $lo[1], $lo[2]], [$size[0], $size[1], $size[2]]);
+        try {
+            return [BooleanOperation::intersection($a, $crop), BooleanOperation::intersection($b, $crop)];
+        } catch (BooleanFailed) {
+            return [$a, $b];
+        }
     }
 
     /** What the first solid has over the second; null when it is nothing or cannot be told. */

@@ -9,6 +9,7 @@ declare(strict_types=1);
 
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
+use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe;
 
 require __DIR__ . '/../../vendor/autoload.php';
@@ -70,4 +71,13 @@ foreach ([5, 20, 40] as $n) {
     $e->evaluate(workedPart($n));
     stepFigure('  first step edited', static fn (int $i) => $e->evaluate(workedPart($n, (string) (13 + $i / 10)))->part(), '');
     stepFigure('  last step edited', static fn (int $i) => $e->evaluate(workedPart($n, '12', (string) (3 + $i / 10)))->part(), 'aim 200 ms for 20 steps: five pictures a second');
+    $first = static fn (int $i): Preview => Preview::quick($r = workedPart($n, (string) (12 + $i / 10)), $r->steps[0], $e->evaluate(...));
+    $last = static function (int $i) use ($n, $e): void {
+        $r = workedPart($n, '12', (string) (4.55 + $i / 10));
+        $e->evaluate($r)->part();
+        Preview::quick($r, $r->steps[$n - 1], $e->evaluate(...));
+    };
+    stepFigure('  a value of the first step drawn: what it makes', $first, 'aim 200 ms');
+    stepFigure('  a value of the last step drawn: the whole part', $last, 'aim 200 ms');
+    stepFigure('  what the last step does, exactly', static fn (int $i) => Preview::of($r = workedPart($n, '12', (string) (2 + $i / 10)), $r->steps[$n - 1], $e->evaluate(...)), '');
 }

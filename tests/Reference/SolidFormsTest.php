@@ -191,12 +191,12 @@ it('three rounds meet in an eighth of a ball', function (): void {
     $corner = static fn (float $r): float => $r ** 3 * (1 - M_PI / 6);
     $box = Primitives::block('b', [0.0, 0.0, 0.0], [20.0, 14.0, 9.0]);
     Solids::encloses(Blending::round('r', $box, ['b:front / b:top', 'b:right / b:top', 'b:front / b:right'], 3), 2520 - SPANDREL * 9 * (17 + 11 + 6) - $corner(3));
-    $all = array_keys((new Topology($box))->edges);
+    $all = array_keys(Topology::of($box)->edges);
     Solids::alike(Blending::round('r', $box, $all, 3), SoftBlock::rounded('s', [20.0, 14.0, 9.0], 3));
     Solids::alike(Blending::chamfer('r', $box, $all, 3), SoftBlock::chamfered('s', [20.0, 14.0, 9.0], 3));
     // the same in the corners of a pocket
     $pocket = BooleanOperation::difference(Primitives::block('p', [0.0, 0.0, 0.0], [40.0, 30.0, 20.0]), Primitives::block('k', [10.0, 10.0, 5.0], [20.0, 10.0, 30.0]));
-    $inner = array_values(array_filter(array_keys((new Topology($pocket))->edges), static fn (string $e): bool => substr_count($e, 'k:') === 2));
+    $inner = array_values(array_filter(array_keys(Topology::of($pocket)->edges), static fn (string $e): bool => substr_count($e, 'k:') === 2));
     Solids::encloses(Blending::round('r', $pocket, $inner, 2), 24000 - 3000 + SPANDREL * 4 * (2 * 16 + 2 * 6 + 4 * 13) + 4 * $corner(2));
 });
 

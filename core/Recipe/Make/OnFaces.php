@@ -54,7 +54,7 @@ final class OnFaces
     /** @return list<string> picked edges, and those around picked faces */
     private static function edges(Task $t): array
     {
-        $topology = new Topology($t->part);
+        $topology = Topology::of($t->part);
         $around = [];
         if ($t->step->names('faces') !== []) {
             $faces = $t->picked('faces', self::faceNames($t->part), 'face');

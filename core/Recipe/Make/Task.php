@@ -101,7 +101,7 @@ final readonly class Task
     public function straightEdge(string $key): array
     {
         $name = $this->text($key);
-        $edge = $name === '' ? null : (new Topology($this->part))->edges[$name] ?? null;
+        $edge = $name === '' ? null : Topology::of($this->part)->edges[$name] ?? null;
         if ($edge === null) {
             throw new StepProblem(new Message('no-edge', 'This edge is not there.', $name === '' ? 'Pick a straight edge.' : 'The part has no edge of that name before this step. Pick another one.', $key));
         }
@@ -125,7 +125,7 @@ final readonly class Task
         if ($corner !== null) {
             return $plane->local($corner)[2];
         }
-        $edge = $name === '' ? null : (new Topology($this->part))->edges[$name] ?? null;
+        $edge = $name === '' ? null : Topology::of($this->part)->edges[$name] ?? null;
         if ($edge === null) {
             throw new StepProblem(new Message('no-spot', 'This corner is not there.', $name === '' ? 'Pick a corner or an edge.' : 'The part has no corner or edge of that name before this step. Pick another one.', $key));
         }

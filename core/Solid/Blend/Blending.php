@@ -129,7 +129,7 @@ final class Blending
         if ($solid->triangleCount() > self::MOST_TRIANGLES || count($edges) > self::MOST_EDGES) {
             throw new Refused('too-complex', 'At most ' . self::MOST_EDGES . ' edges of solids with up to ' . self::MOST_TRIANGLES . ' triangles are worked on at once.', self::MOST_EDGES);
         }
-        $this->topology = new Topology($solid);
+        $this->topology = Topology::of($solid);
         $queue = $edges;
         for ($i = 0; $i < count($queue); $i++) {
             $picked = $this->topology->edges[$queue[$i]] ?? throw new Refused('no-edge', "There is no edge “{$queue[$i]}”.");

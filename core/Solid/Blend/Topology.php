@@ -21,32 +21,54 @@ final class Topology
     /** @var list<int> face by surface: the first surface of the same name */
     private array $faceOf = [];
 
-    public function __construct(public readonly Solid $solid)
+    /** @var list<int> face by triangle */
+    private array $faceOfTriangle = [];
+
+    private static ?self $last = null;
+
+    /** The topology of a solid. The last one asked for is remembered: one part is looked at in many ways in turn. */
+    public static function of(Solid $solid): self
+    {
+        return self::$last !== null && self::$last->solid === $solid ? self::$last : self::$last = new self($solid);
+    }
+
+    private function __construct(public readonly Solid $solid)
     {
         $first = [];
         foreach ($solid->surfaces as $i => $s) {
             $this->faceOf[] = $first[$s->name] ??= $i;
         }
-        $crease = [];
-        $degree = [];
+        foreach ($solid->facet as $f) {
+            $this->faceOfTriangle[] = $this->faceOf[$solid->surfaceOf[$f]];
+        }
+        $face = $this->faceOfTriangle;
+        $many = count($solid->surfaces);
+        $crease = $degree = [];
+        $t = $k = 0;
         foreach ($solid->twin as $h => $o) {
-            $a = $this->face(intdiv($h, 3));
-            $b = $this->face(intdiv($o, 3));
+            $a = $face[$t];
+            $b = $face[intdiv($o, 3)];
+            if (++$k === 3) {
+                $k = 0;
+                $t++;
+            }
             if ($a !== $b) {
                 $crease[$h] = [$a, $b];
-                $degree[$solid->start[$h]][min($a, $b) . ' ' . max($a, $b)] = ($degree[$solid->start[$h]][min($a, $b) . ' ' . max($a, $b)] ?? 0) + 1;
+                $pair = $a < $b ? $a * $many + $b : $b * $many + $a;
+                $v = $solid->start[$h];
+                $degree[$v][$pair] = ($degree[$v][$pair] ?? 0) + 1;
             }
         }
         // a chain goes on through a vertex where only its own two faces meet, once each
-        $through = static fn (int $v): bool => count($degree[$v]) === 1 && reset($degree[$v]) === 2;
+        $through = array_map(static fn (array $pairs): bool => array_values($pairs) === [2], $degree);
         $next = [];
         foreach ($crease as $h => [$a, $b]) {
-            $next[$solid->start[$h]]["$a $b"] = $h;
+            $next[$solid->start[$h]][$a * $many + $b] = $h;
         }
         $chains = $used = [];
         foreach ([false, true] as $rings) {
             foreach ($crease as $h => [$a, $b]) {
-                if (isset($used[$h]) || $a > $b || (! $rings && $through($solid->start[$h]))) {
+                if (isset($used[$h]) || $a > $b || (! $rings && $through[$solid->start[$h]])) {
                     continue;
                 }
                 $halfEdges = [];
@@ -55,19 +77,19 @@ final class Topology
                     $used[$g] = true;
                     $halfEdges[] = $g;
                     $end = $solid->start[$solid->twin[$g]];
-                    $g = $through($end) ? $next[$end]["$a $b"] : -1;
+                    $g = $through[$end] ? $next[$end][$a * $many + $b] : -1;
                 } while ($g >= 0 && ! isset($used[$g]));
                 $vertices = array_map(static fn (int $e): int => $solid->start[$e], $halfEdges);
                 if (! $rings) {
                     $vertices[] = $end;
                 }
-                $chains[] = [$a, $b, $vertices, $halfEdges, $rings];
+                $chains[] = [$this->place($vertices), $a, $b, $vertices, $halfEdges, $rings];
             }
         }
         $edges = $ending = [];
         // pieces between the same faces are numbered by their place, whatever the order of the triangles
-        usort($chains, fn (array $p, array $q): int => $this->place($p[2]) <=> $this->place($q[2]));
-        foreach ($chains as [$a, $b, $vertices, $halfEdges, $closed]) {
+        usort($chains, static fn (array $p, array $q): int => $p[0] <=> $q[0]);
+        foreach ($chains as [, $a, $b, $vertices, $halfEdges, $closed]) {
             $names = [$solid->surfaces[$a]->name, $solid->surfaces[$b]->name];
             sort($names, SORT_STRING);
             $name = $base = implode(' / ', $names);
@@ -86,7 +108,7 @@ final class Topology
 
     public function face(int $triangle): int
     {
-        return $this->faceOf[$this->solid->surfaceOf[$this->solid->facet[$triangle]]];
+        return $this->faceOfTriangle[$triangle];
     }
 
     /** @return array<int, int> a facet of every face around a vertex, by face */

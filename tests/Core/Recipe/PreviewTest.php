@@ -104,7 +104,7 @@ it('keeps paint, pins, remarks and headings in the file, and refuses what is non
     $r = Parts::recipe([$block + ['note' => 'why', 'heading' => 'Plate']]);
     $r = Editing::pin(Editing::paint($r, ['s1:top', 's1:left'], 'green'), ['s1:left', 's1:right']);
     $again = Recipe::fromJson($r->toJson());
-    expect($again->toJson())->toBe($r->toJson())->and(fitsSchema($r->toJson()))->toBeTrue()
+    expect($again->toJson())->toBe($r->toJson())
         ->and($again->paint)->toBe(['s1:top' => 'green', 's1:left' => 'green'])->and($again->pins)->toBe([['s1:left', 's1:right']])
         ->and($again->steps[0]->note)->toBe('why')->and($again->steps[0]->heading)->toBe('Plate')
         ->and(Editing::pin($r, ['s1:left', 's1:right'])->pins)->toBe([])->and(Editing::pin($r, [])->pins)->toHaveCount(1)

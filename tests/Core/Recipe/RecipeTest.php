@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Editing;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\StepKind;
@@ -27,6 +28,7 @@ it('reads the examples, which fit the schema and build', function (string $file)
 
 it('writes what it reads', function (): void {
     $r = Parts::recipe([['kind' => 'block', 'name' => 'Plate', 'width' => '12.25/2', 'off' => true], ['kind' => 'sketch', 'shapes' => [['kind' => 'circle', 'round' => '7/16"']]], ['kind' => 'extrude', 'sketch' => 's2', 'regions' => [1]]], 'in');
+    $r = Editing::pin(Editing::paint(Editing::set($r, 's1', [], null, 'why', 'Plate'), ['s1:top'], 'green'), ['s1:left', 's1:right']);
     $again = Recipe::fromJson($r->toJson());
     expect($again->toJson())->toBe($r->toJson())->and($again->unit)->toBe(Unit::Inch)->and(fitsSchema($r->toJson()))->toBeTrue()
         ->and($again->step('s1')?->text('width'))->toBe('12.25/2')->and($again->step('s1')?->off)->toBeTrue();

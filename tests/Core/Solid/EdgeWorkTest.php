@@ -28,18 +28,18 @@ function drilled(): Solid
 }
 
 it('finds the edges of a solid by the faces beside them', function (): void {
-    expect((new Topology(block()))->edges)->toHaveCount(12)->toHaveKeys(['b:front / b:top', 'b:left / b:top'])
-        ->and(array_keys((new Topology(Primitives::cylinder('c', 5.0, 9.0)))->edges))->toBe(['c:bottom / c:side', 'c:side / c:top'])
-        ->and((new Topology(Primitives::sphere('s', 5.0)))->edges)->toBe([])
+    expect(Topology::of(block())->edges)->toHaveCount(12)->toHaveKeys(['b:front / b:top', 'b:left / b:top'])
+        ->and(array_keys(Topology::of(Primitives::cylinder('c', 5.0, 9.0))->edges))->toBe(['c:bottom / c:side', 'c:side / c:top'])
+        ->and(Topology::of(Primitives::sphere('s', 5.0))->edges)->toBe([])
         // the same two faces meet twice
-        ->and(array_keys((new Topology(Shapes::halfCylinder('s', 10, 30)))->edges))->toContain('s:bottom / s:side', 's:bottom / s:side 2');
-    $t = new Topology(drilled());
+        ->and(array_keys(Topology::of(Shapes::halfCylinder('s', 10, 30))->edges))->toContain('s:bottom / s:side', 's:bottom / s:side 2');
+    $t = Topology::of(drilled());
     expect($t->edges['h:side / p:top']->closed)->toBeTrue()->and($t->edges['p:front / p:top']->closed)->toBeFalse();
 });
 
 it('tells ridges from grooves and lines from circles', function (): void {
     $s = BooleanOperation::union(Primitives::block('p', [-20.0, -20.0, 0.0], [40.0, 40.0, 8.0]), Primitives::cylinder('h', 5.0, 20.0));
-    $t = new Topology($s);
+    $t = Topology::of($s);
     $shape = static fn (string $name): EdgeShape => new EdgeShape($s, $t->edges[$name]);
     expect($shape('p:front / p:top')->convex)->toBeTrue()->and($shape('p:front / p:top')->axis)->toBeNull()
         ->and($shape('h:side / h:top')->convex)->toBeTrue()->and($shape('h:side / h:top')->axis)->not->toBeNull()
@@ -64,7 +64,7 @@ it('refuses what does not fit, with the largest value that does, and that value 
         ->and(Solids::refusal(static fn () => $make($largest * 1.001)))->not->toBe('made');
 })->with([
     'round over the neighbouring face' => [fn (float $r) => Blending::round('r', block(), ['b:front / b:top'], $r), 12.0, 'too-large 9'],
-    'rounds on both sides of a face' => [fn (float $r) => Blending::round('r', block(), array_keys((new Topology(block()))->edges), $r), 5.0, 'too-large 4.5'],
+    'rounds on both sides of a face' => [fn (float $r) => Blending::round('r', block(), array_keys(Topology::of(block())->edges), $r), 5.0, 'too-large 4.5'],
     'round larger than its cylinder' => [fn (float $r) => Blending::round('r', Primitives::cylinder('c', 10.0, 30.0), ['c:side / c:top'], $r), 11.0, 'too-large 10'],
     'chamfer over the neighbouring face' => [fn (float $d) => Blending::chamfer('r', block(), ['b:front / b:top'], $d), 10.0, 'too-large 9'],
     'wall thicker than half the part' => [fn (float $t) => FaceWork::shell('k', block(), $t, []), 6.0, 'no-room 4.5'],
