@@ -48,6 +48,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/exercises/{exercise}', [ExerciseController::class, 'edit'])->name('exercises.edit');
         Route::post('/exercises/{exercise}', [ExerciseController::class, 'update'])->name('exercises.update');
         Route::get('/exercises/{exercise}/bench', [BenchController::class, 'reference'])->name('exercises.bench');
+        Route::get('/exercises/{exercise}/bench/sheet', [BenchController::class, 'referenceSheet'])->name('exercises.bench.sheet');
         Route::post('/exercises/{exercise}/assignments', [AssignmentController::class, 'store'])->name('assignments.store');
         Route::get('/assignments/{assignment}', [AssignmentController::class, 'show'])->name('assignments.show');
         Route::get('/works/{work}', [AssignmentController::class, 'work'])->name('works.show');

@@ -39,7 +39,7 @@ final class BenchPage
 
         return [...$common,
             'work' => $work, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => self::byId($rows), 'states' => $states, 'stale' => $stale,
-            'drawing' => $bench->sheetSvg($reference, $sheet, 300, 300, $states, true),
+            'drawing' => $bench->sheetSvg($reference, $sheet, 300, 300, $states, true), 'sheetFrom' => '',
             'metCount' => $work->report()?->met() ?? 0,
             'handIn' => $work->lastHandIn,
             'checksLeft' => $work->assignment->checks_allowed === null ? null : max(0, $work->assignment->checks_allowed - $work->checks_used),
@@ -72,7 +72,8 @@ final class BenchPage
 
         return [...$common,
             'work' => null, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => [], 'states' => [], 'stale' => false,
-            'drawing' => $bench->sheetSvg($common['state'], new Sheet($sheet->unit, [], $exercise->title), 300, 330),
+            // drawn after the page is there: it takes longer than an edit
+            'drawing' => '', 'sheetFrom' => $common['state']->isEmpty() ? '' : route('exercises.bench.sheet', [$exercise, 'key' => $common['state']->key], false),
             'metCount' => 0, 'handIn' => null, 'checksLeft' => null, 'marks' => [],
         ];
     }

@@ -41,7 +41,10 @@ final readonly class Bounds
                     $d[$k] = (float) $sign;
                     $reach = match ($surface->kind) {
                         SurfaceKind::Sphere => self::ballExtreme($p, $corners, $surface->point, $surface->radius, $d, $k),
-                        SurfaceKind::Torus, SurfaceKind::Patch => self::searchedExtreme($p, $corners, $surface, (float) $sign, $k),
+                        SurfaceKind::Torus => abs($surface->axis[$k]) > 1 - 1e-12
+                            ? self::ringExtreme($p, $corners, $surface, (float) $sign, $k)
+                            : self::searchedExtreme($p, $corners, $surface, (float) $sign, $k),
+                        SurfaceKind::Patch => self::searchedExtreme($p, $corners, $surface, (float) $sign, $k),
                         default => self::roundExtreme($p, $corners, $surface->point, $surface->axis, $surface->radius, $surface->slope, $d, $k),
                     };
                     if ($reach !== null) {
@@ -52,6 +55,28 @@ final readonly class Bounds
         }
 
         return new self($min, $max);
+    }
+
+    /**
+     * A ring seen along its axis is highest over its middle circle; a triangle that lies wholly inside or outside of that
+     * has its highest point at a corner.
+     *
+     * @param array{array<int, float>,array<int, float>,array<int, float>} $p
+     * @param array{int,int,int} $corners
+     */
+    private static function ringExtreme(array $p, array $corners, Surface $s, float $sign, int $k): ?float
+    {
+        [$i, $j] = [($k + 1) % 3, ($k + 2) % 3];
+        $low = INF;
+        $high = -INF;
+        foreach ($corners as $v) {
+            $r = hypot($p[$i][$v] - $s->point[$i], $p[$j][$v] - $s->point[$j]);
+            $low = min($low, $r);
+            $high = max($high, $r);
+        }
+        $near = 1e-9 * (1 + $s->radius);
+
+        return $low < $s->radius - $near && $high > $s->radius + $near ? $s->point[$k] + $sign * $s->tube : null;
     }
 
     /**

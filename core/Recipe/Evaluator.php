@@ -38,7 +38,7 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '7';
+    private const VERSION = '8';
 
     private const MOST_TRIANGLES = 60000;
 
@@ -239,7 +239,7 @@ final class Evaluator
         if ($source === null || $source->off || ! $source->kind->makes()) {
             throw new StepProblem(new Message('no-step', 'There is no such step here.', 'Pick an earlier step that adds something or takes something away, and that is switched on.', 'source'));
         }
-        $tool = self::tool($t->for($source)) ?? new Solid;
+        $tool = self::tool($this->asItWas($source, $recipe)) ?? new Solid;
         $copies = Arranging::again($t, $tool);
         $part = $t->part;
         if (self::effect($source) === 'keep') {
@@ -257,6 +257,21 @@ final class Evaluator
         }
 
         return $copies === [] ? $part : $this->combine($part, $copies[0], self::effect($source), $t->step->id);
+    }
+
+    /** A step as it was made: what goes up to a face or grows to a wall had the part before it, not the part there is now. */
+    private function asItWas(Step $source, Recipe $recipe): Task
+    {
+        $steps = [];
+        foreach ($recipe->steps as $s) {
+            if ($s->id === $source->id) {
+                break;
+            }
+            $steps[] = $s;
+        }
+        $before = (new self($this->cache, max(0.1, $this->until - microtime(true))))->evaluate($recipe->withSteps($steps));
+
+        return new Task($before->part(), $source, new StepValues($source, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches);
     }
 
     private function combine(Solid $part, Solid $tool, string $effect, string $id): Solid

@@ -1,6 +1,7 @@
 // Wires htmx and the pages together. Decides nothing about parts or checks: it sends what was typed and shows what comes.
 import htmx from 'htmx.org';
 import { mountLog } from './bench/log.js';
+import { mountSheet } from './bench/sheet.js';
 
 window.htmx = htmx;
 const work = () => document.getElementById('work');
@@ -111,7 +112,7 @@ document.addEventListener('keydown', (e) => {
   }
 });
 
-if (document.getElementById('work')) mountLog();
+if (document.getElementById('work')) { mountLog(); mountSheet(); }
 if (document.querySelector('[data-stage]')) {
   import('./stage/stage.js').then(({ mountStage }) => document.querySelectorAll('[data-stage]').forEach(mountStage));
 }

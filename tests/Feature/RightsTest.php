@@ -40,6 +40,7 @@ function routesOf(object $t): array
         'overrule' => ['POST', "/hand-ins/{$t->handIn->id}/overrule", ['row' => 'size-x', 'met' => '0', 'reason' => 'x']],
         'decide' => ['POST', "/hand-ins/{$t->handIn->id}/decide", ['state' => 'accepted']],
         'reference bench' => ['GET', "/exercises/{$t->exercise->id}/bench", []],
+        'drawing of the reference' => ['GET', "/exercises/{$t->exercise->id}/bench/sheet", []],
         'reference part' => ['GET', "/recipes/{$t->reference->id}/part/{$t->referenceKey}.glb", []],
         'reference STL' => ['GET', "/recipes/{$t->reference->id}/part.stl", []],
         'reference recipe' => ['GET', "/recipes/{$t->reference->id}/part.json", []],
@@ -86,7 +87,7 @@ it('lets a student of another class see nothing at all', function (): void {
 });
 
 it('lets the teacher see and judge, but not edit a student’s part', function (): void {
-    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'reference bench', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
+    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'reference bench', 'drawing of the reference', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
 });
 
 it('lets the teacher of another class only make own exercises', function (): void {

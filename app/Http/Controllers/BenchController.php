@@ -15,6 +15,7 @@ use App\Support\BenchPage;
 use App\Support\RecipeBook;
 use App\Support\StaleVersion;
 use App\Support\Workbench;
+use Cubo\Check\Exercise as Sheet;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Recipe\Editing;
@@ -76,6 +77,14 @@ final class BenchController extends Controller
         $this->authorize('edit', $exercise);
 
         return view('bench.page', BenchPage::forReference($exercise, $this->bench, $this->book));
+    }
+
+    /** The drawing of a reference part while it is being built. */
+    public function referenceSheet(Exercise $exercise): Response
+    {
+        $this->authorize('edit', $exercise);
+
+        return response($this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), new Sheet($exercise->sheet()->unit, [], $exercise->title), 300, 330));
     }
 
     public function edit(Request $request, Recipe $recipe): View|Response

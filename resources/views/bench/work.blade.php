@@ -26,7 +26,7 @@
 <div id="notice" role="alert" @if ($errors->has('hand-in')) class="notice" @else hidden @endif>{{ $errors->first('hand-in') }}</div>
 <header><h2>Sheet</h2>@if ($work && $drawing !== '')<button type="button" class="link small" data-opens="large" hx-get="{{ route('work.sheet', $work->assignment_id, false) }}" hx-target="#large-drawing" hx-swap="innerHTML">Show it large</button>@endif</header>
 @if ($handIn !== null && $work)<p class="small" style="padding:0 16px 8px"><a class="link" href="{{ route('hand-ins.show', $handIn) }}">{{ ['waiting' => 'Handed in, waiting', 'returned' => 'Came back', 'accepted' => 'Accepted'][$handIn->state] }}</a>@if ($handIn->comment !== ''): {{ $handIn->comment }}@endif</p>@endif
-@if ($drawing !== '')<div class="paper">{!! $drawing !!}</div>@endif
+@if ($drawing !== '' || $sheetFrom !== '')<div class="paper" data-sheet="{{ $sheetFrom }}">{!! $drawing !!}</div>@endif
 @if (trim($exercise->brief) !== '')<div class="brief">{{ $exercise->brief }}</div>@endif
 @if ($said !== '')<p class="vh" role="status">{{ $said }}</p>@endif
 @if ($work)
