@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AssignmentController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\ExerciseController;
+use App\Http\Controllers\GuideController;
 use App\Http\Controllers\HandInController;
 use App\Http\Controllers\HomeController;
 use App\Http\Controllers\PadController;
@@ -23,6 +24,7 @@ Route::middleware('guest')->group(function (): void {
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'leave'])->name('sign-out');
     Route::get('/', HomeController::class)->name('home');
+    Route::get('/guide', GuideController::class)->name('guide');
 
     Route::get('/bench/{assignment}', [BenchController::class, 'work'])->name('work');
     Route::get('/bench/{assignment}/sheet', [BenchController::class, 'sheet'])->name('work.sheet');

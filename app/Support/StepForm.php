@@ -38,6 +38,7 @@ final class StepForm
      * @param list<string> $bodies names of the bodies the part has now
      * @param array{faces: array<string, string>, edges: array<string, string>, corners: array<string, string>} $names words for what can be picked
      * @param list<Message> $more what else there is to say about the step
+     * @param bool $reading whether the values are only read
      */
     public function __construct(
         public readonly Step $step,
@@ -48,6 +49,7 @@ final class StepForm
         private readonly string $address,
         private readonly array $names = ['faces' => [], 'edges' => [], 'corners' => []],
         array $more = [],
+        public readonly bool $reading = false,
     ) {
         $this->result = $state->results[$step->id] ?? null;
         $this->message = $this->result->messages[0] ?? null;
@@ -58,6 +60,9 @@ final class StepForm
     public function typed(string $key, string $label, ?string $value = null): string
     {
         $value ??= $key === 'regions' ? $this->regions() : $this->step->text($key);
+        if ($this->reading) {
+            return '<span class="v num">' . e($value) . '</span>';
+        }
 
         return sprintf('<input class="val%s" id="%s" name="%s" value="%s" aria-label="%s" autocomplete="off" spellcheck="false" maxlength="120" size="%d"%s>',
             $this->wrong($key) ? ' bad' : '', $this->id($key), $this->name($key), e($value), e($label), max(2, min(18, mb_strlen($value) + 1)), $this->aria($key));
@@ -68,6 +73,9 @@ final class StepForm
     {
         $value ??= $this->step->text($key);
         $field = $this->step->kind->fields()[$key] ?? null;
+        if ($this->reading) {
+            return '<span class="v">' . e(($options ?? $field->options ?? [])[$value] ?? $value) . '</span>';
+        }
         $html = sprintf('<select class="val word%s" id="%s" name="%s" aria-label="%s"%s>', $this->wrong($key) ? ' bad' : '', $this->id($key), $this->name($key), e($label ?? $field->label ?? ''), $this->aria($key));
         foreach ($options ?? $field->options ?? [] as $k => $words) {
             $html .= sprintf('<option value="%s"%s>%s</option>', e((string) $k), (string) $k === $value ? ' selected' : '', e($words));
@@ -162,6 +170,7 @@ final class StepForm
         };
         $name = "values[$key][]";
         $html = '';
+        $all = [];
         $picked = $this->step->names($key);
         foreach ($picked as $i => $one) {
             $words = match ($of) {
@@ -169,7 +178,11 @@ final class StepForm
                 'sketch' => $this->document->step($one)->name ?? $one,
                 default => PartNames::face($one, $this->document),
             };
+            $all[] = $words;
             $html .= sprintf('<label class="pick" title="Take it out"><input type="checkbox" id="%s-%d" name="%s" value="%s" checked>%s</label> ', $this->id($key), $i, $name, e($one), e($words));
+        }
+        if ($this->reading) {
+            return implode(', ', array_map(static fn (string $one): string => '<span class="v">' . e($one) . '</span>', $all)) ?: 'nothing';
         }
         $more = array_filter(array_diff_key($there, array_flip($picked)), $this->isBefore(...), ARRAY_FILTER_USE_KEY);
         asort($more, SORT_NATURAL);
@@ -180,6 +193,18 @@ final class StepForm
 
         return $html . sprintf('<select class="val word%s" id="%s" name="%s" data-picks="%s" aria-label="%s"%s><option value="">%s</option>%s</select>',
             $this->wrong($key) ? ' bad' : '', $this->id($key), $name, $of, $picked === [] ? "pick $of" : "pick another $of", $this->aria($key), $picked === [] ? ($of === 'edge' ? 'pick an edge' : "pick a $of") : 'and another', $list);
+    }
+
+    /** Picked edges, and faces all of whose edges are meant. */
+    public function edgesAndFaces(): string
+    {
+        $edges = $this->picks('edges', 'edge');
+        $faces = 'around ' . $this->picks('faces', 'face');
+        if ($this->reading && ($this->step->names('edges') === [] || $this->step->names('faces') === [])) {
+            return $this->step->names('faces') === [] ? $edges : $faces;
+        }
+
+        return "$edges and $faces";
     }
 
     /** The steps before this one that make something. */

@@ -11,6 +11,7 @@
 <div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
 @if ($work)<div><span class="cap">Due</span>{{ $work->assignment->due_on->format('D j M') }}</div>@endif
 <div><span class="cap">Saved</span>step by step</div>
+<div><span class="cap">Guide</span><a class="link" href="{{ route('guide') }}">How a part is built</a></div>
 @if ($work)<div role="status"><span class="cap">Last check{{ $work->last_check ? ', ' . \Illuminate\Support\Carbon::parse($work->last_check['at'])->format('H:i') : '' }}</span>@if ($work->last_check)<b>{{ $metCount }} of {{ count($asked) }} met</b>{{ $stale ? ', changed since' : ($metCount < count($asked) ? ', ' . (count($asked) - $metCount) . ' to go' : '') }}@else none yet @endif</div>@endif
 <div class="grow"></div>
 <div class="acts">

@@ -39,3 +39,14 @@ it('uses every kind of step in them', function () {
     }
     expect(array_values(array_diff(array_column(StepKind::cases(), 'value'), $used)))->toBe([]);
 });
+
+it('builds the part of the guide without a warning, tied to the origin, symmetric to both sides', function () {
+    $recipe = Recipe::fromJson((string) file_get_contents(dirname(__DIR__, 3) . '/resources/guide/rain-gauge-shelf.json'));
+    $state = (new Evaluator)->evaluate($recipe);
+    foreach ($recipe->steps as $s) {
+        expect($state->results[$s->id]->messages)->toBe([], $s->id)->and(SketchNotes::of($recipe, $s))->toBe([], $s->id);
+    }
+    $m = new PartMeasures($state->part());
+    expect(Soundness::faults($state->part()))->toBe([])->and($m->symmetry(1)->deviation)->toBeLessThan(0.01)
+        ->and($m->bounds()->min[2])->toEqualWithDelta(0.0, 1e-9);
+});

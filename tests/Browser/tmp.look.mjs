@@ -1,0 +1,10 @@
+import { BASE, openBrowser, openWindow, signInStudent } from './support.mjs';
+const b = await openBrowser();
+const p = await openWindow(b);
+p.on('response', (r) => r.status() >= 400 && console.log(r.status(), r.url()));
+await signInStudent(p, 'WREN8', 'Pia');
+await p.goto(`${BASE}/guide`);
+await p.waitForTimeout(800);
+await p.screenshot({ path: '/tmp/a1.png' });
+await p.screenshot({ path: '/tmp/a2.png', fullPage: true });
+await b.close();
