@@ -108,10 +108,11 @@ function values() {
     waiting = setTimeout(() => settle(field), 700);
     e.preventDefault();
   });
-  document.addEventListener('focusin', (e) => {
-    const field = e.target;
-    if (!field.matches?.('input') || !isSize(field)) return;
+  // the slider of the value that had the focus last; an edit draws the log anew, the slider comes back where it was
+  let slid = { id: '', range: null, focus: false };
+  function slider(field) {
     document.querySelectorAll('.slide').forEach((s) => s.replaceChildren());
+    slid = { id: field.id, range: null, focus: false };
     const v = number(field);
     const place = $('.slide', field.closest('li.step'));
     if (v === null || !place) return;
@@ -123,9 +124,26 @@ function values() {
     const text = document.createElement('span');
     text.className = 'small quiet';
     text.textContent = label;
-    range.addEventListener('input', () => { field.value = tidy(Number(range.value)); tell(field); });
-    range.addEventListener('change', () => settle(field));
+    const now = () => document.getElementById(field.id);
+    range.addEventListener('input', () => { const f = now(); f.value = tidy(Number(range.value)); tell(f); });
+    // by pointer the value is settled when it is let go; by keys after a short while, so that several presses are one edit
+    range.addEventListener('keydown', () => { slid.keys = true; });
+    range.addEventListener('pointerdown', () => { slid.keys = false; });
+    range.addEventListener('change', (e) => { e.stopPropagation(); clearTimeout(waiting); waiting = setTimeout(() => settle(now()), slid.keys ? 700 : 0); });
+    range.addEventListener('focus', () => { slid.focus = true; });
     place.append(text, range);
+    slid.range = range;
+  }
+  document.addEventListener('focusin', (e) => {
+    if (e.target.matches?.('input') && isSize(e.target) && (e.target.id !== slid.id || !slid.range?.isConnected)) slider(e.target);
+    else if (e.target !== slid.range) slid.focus = false;
+  });
+  document.addEventListener('cubo:part', () => {
+    const field = document.getElementById(slid.id);
+    if (!field || slid.range?.isConnected) return;
+    const { focus } = slid;
+    slider(field);
+    if (focus) slid.range?.focus();
   });
 }
 
