@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
+use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\PartNames;
 use Cubo\Recipe\FieldType;
 use Cubo\Recipe\Letters;
@@ -64,8 +66,21 @@ final class StepForm
             return '<span class="v num">' . e($value) . '</span>';
         }
 
-        return sprintf('<input class="val%s" id="%s" name="%s" value="%s" aria-label="%s" autocomplete="off" spellcheck="false" maxlength="120" size="%d"%s>',
-            $this->wrong($key) ? ' bad' : '', $this->id($key), $this->name($key), e($value), e($label), max(2, min(18, mb_strlen($value) + 1)), $this->aria($key));
+        return sprintf('<input class="val%s" id="%s" name="%s" value="%s" aria-label="%s" autocomplete="off" spellcheck="false" maxlength="120" size="%d"%s%s>',
+            $this->wrong($key) ? ' bad' : '', $this->id($key), $this->name($key), e($value), e($label), max(2, min(18, mb_strlen($value) + 1)), $this->amount($value), $this->aria($key));
+    }
+
+    /** For a value such as 7/2 that stands for one number and nothing else: that number, so that it can be slid and drawn. */
+    private function amount(string $typed): string
+    {
+        if (! preg_match('#^[\d\s.,/*+()-]*[/*+()\s][\d\s.,/*+()-]*$#', $typed)) {
+            return '';
+        }
+        try {
+            return ' data-amount="' . round(Expression::number($typed), 6) . '"';
+        } catch (UnreadableExpression) {
+            return '';
+        }
     }
 
     /** A value that is chosen. @param array<string, string>|null $options */

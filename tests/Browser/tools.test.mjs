@@ -66,6 +66,12 @@ test('sizes change by an arrow on the part, by keys and on a slider, and the par
   // what is worked out is not overwritten by a drag
   await type(page, 's1-height', '5*4');
   await shows('s1');
+  await until(() => document.querySelector('.handle[data-handle=height]:not(.fixed)'));
+  await edit(page, async () => { await page.locator('#sizes').evaluate((d) => { d.open = true; }); await page.locator('#size-0-name').fill('tall'); await page.keyboard.press('Tab'); });
+  await edit(page, async () => { await page.locator('#size-0-value').fill('20'); await page.keyboard.press('Tab'); });
+  await type(page, 's1-height', 'tall');
+  await shows('s1');
+  await page.locator('#s1-height').focus();
   await until(() => document.querySelector('.handle.fixed[data-handle=height]'));
   sound(page);
 });

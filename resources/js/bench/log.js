@@ -1,5 +1,7 @@
 // The build log: what rests on what, headings that fold, steps that are tried out, values by slider and keys, and going
 // back to a step and through all of them again. Which steps there are and what they do comes from the server.
+import { amount as number } from './amount.js';
+
 const $ = (s, from = document) => from.querySelector(s);
 const steps = () => [...document.querySelectorAll('li.step')];
 const host = () => $('main.stage');
@@ -85,7 +87,6 @@ function trial() {
   });
 }
 
-const number = (field) => (/^-?\d+([.,]\d+)?$/.test(field?.value.trim() ?? '') ? Number(field.value.replace(',', '.')) : null);
 const tidy = (v) => String(+v.toFixed(4));
 
 // a plain number moves with the arrow keys and on a slider; the part follows while it moves

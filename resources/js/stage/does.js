@@ -4,6 +4,7 @@ import { BufferAttribute, BufferGeometry, DoubleSide, Mesh, ShaderMaterial } fro
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
+import { amount } from '../bench/amount.js';
 import { stepAtHand, toolInUse } from './picking.js';
 import { colour } from './wood.js';
 
@@ -119,7 +120,7 @@ export function mountDoes(stage) {
 
   // a value that is a plain number can be drawn; one that is worked out is typed
   const fieldOf = (key) => stepAtHand()?.querySelector(`input[name="values[${key}]"]`);
-  const plain = (field) => field && /^-?\d+([.,]\d+)?$/.test(field.value.trim());
+  const plain = (field) => amount(field) !== null;
   const grid = (mm) => {
     const steps = unit === 1 ? [0.1, 0.5, 1, 5, 10, 50] : [1 / 64, 1 / 16, 1 / 8, 1 / 4, 1, 5];
     return steps.find((v) => v * unit * stage.scale() >= 5) ?? steps[steps.length - 1];
@@ -154,7 +155,7 @@ export function mountDoes(stage) {
         e.preventDefault();
         e.stopPropagation();
         if (!plain(field)) { stage.says(`${field.getAttribute('aria-label')} says “${field.value}”. Type a plain number to draw it.`); return; }
-        const value = Number(field.value.replace(',', '.'));
+        const value = amount(field);
         drag = { ...h, field, step: stepAtHand(), from: [e.clientX, e.clientY], dir, l, value, was: field.value };
         stage.over.setPointerCapture(e.pointerId);
         field.focus({ preventScroll: true });

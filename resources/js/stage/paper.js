@@ -40,11 +40,12 @@ export function drawPaper(stage) {
 function shadowPath(stage) {
   const pos = stage.state.part.triangles.position;
   const { low } = stage.state;
+  const at = stage.flat();
   const pts = [];
   const stride = Math.max(1, Math.floor(pos.length / 9 / 1500)) * 3;
   for (let i = 0; i < pos.length; i += stride) {
     const h = pos[i + 2] - low;
-    pts.push(stage.project([pos[i] + h * 0.62, pos[i + 1] - h * 0.02, low]));
+    pts.push(at([pos[i] + h * 0.62, pos[i + 1] - h * 0.02, low]));
   }
   pts.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
   const half = (list) => {

@@ -255,7 +255,9 @@ export function mountStage(host) {
   stage.load = load;
   /** Shows a part that is only tried, base64 of its file. */
   stage.showTried = (text) => {
-    const bytes = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
+    const letters = atob(text);
+    const bytes = new Uint8Array(letters.length);
+    for (let i = 0; i < bytes.length; i++) bytes[i] = letters.charCodeAt(i);
     state.tried++;
     build(readGlb(bytes.buffer));
     stage.redraw();
