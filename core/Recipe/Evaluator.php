@@ -8,6 +8,7 @@ use Cubo\Quantity\Unit;
 use Cubo\Recipe\Make\Arranging;
 use Cubo\Recipe\Make\Extruding;
 use Cubo\Recipe\Make\Holes;
+use Cubo\Recipe\Make\Joining;
 use Cubo\Recipe\Make\Lofting;
 use Cubo\Recipe\Make\OnFaces;
 use Cubo\Recipe\Make\ReadySolids;
@@ -38,7 +39,7 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '8';
+    private const VERSION = '9';
 
     private const MOST_TRIANGLES = 60000;
 
@@ -163,14 +164,14 @@ final class Evaluator
     /** @param array<string, PlacedSketch> $sketches */
     private function apply(Solid $part, Step $step, Recipe $recipe, array $sketches, NamedSizes $named): Solid
     {
-        $task = new Task($part, $step, new StepValues($step, $recipe->unit, $named), $recipe->unit, $sketches);
+        $task = new Task($part, $step, new StepValues($step, $recipe->unit, $named), $recipe->unit, $sketches, $recipe->keepsBodiesApart());
         if ($step->text('of') === 'step') {
             return $this->again($task, $recipe);
         }
         $tool = self::tool($task);
         if ($tool !== null) {
             try {
-                return $this->combine($part, $tool, self::effect($step), $step->id);
+                return $this->combine($task, $tool, self::effect($step));
             } catch (StepProblem $p) {
                 throw $p->note->code === 'cuts-nothing' ? $this->orTheOtherWay($task, $p) : $p;
             }
@@ -191,7 +192,7 @@ final class Evaluator
         }
         try {
             $turned = $t->step->with('direction', $t->text('direction') === 'down' ? 'up' : 'down');
-            $this->combine($t->part, self::tool($t->for($turned)) ?? new Solid, 'cut', $t->step->id);
+            $this->combine($t, self::tool($t->for($turned)) ?? new Solid, 'cut');
         } catch (StepProblem) {
             return $p;
         }
@@ -241,14 +242,13 @@ final class Evaluator
         }
         $tool = self::tool($this->asItWas($source, $recipe)) ?? new Solid;
         $copies = Arranging::again($t, $tool);
-        $part = $t->part;
-        if (self::effect($source) === 'keep') {
+        if (in_array(self::effect($source), ['keep', 'apart'], true)) {
             foreach ($copies as $one) {
                 $this->beforeItIsTooLate();
-                $part = $this->combine($part, $one, 'keep', $t->step->id);
+                $t = $t->on($this->combine($t, $one, self::effect($source)));
             }
 
-            return $part;
+            return $t->part;
         }
         // all copies become one first, in pairs, so that the part is gone through once
         while (count($copies) > 1) {
@@ -256,7 +256,7 @@ final class Evaluator
             $copies = array_map(static fn (array $pair): Solid => isset($pair[1]) ? self::guarded(static fn (): Solid => BooleanOperation::union($pair[0], $pair[1])) : $pair[0], array_chunk($copies, 2));
         }
 
-        return $copies === [] ? $part : $this->combine($part, $copies[0], self::effect($source), $t->step->id);
+        return $copies === [] ? $t->part : $this->combine($t, $copies[0], self::effect($source));
     }
 
     /** A step as it was made: what goes up to a face or grows to a wall had the part before it, not the part there is now. */
@@ -271,20 +271,29 @@ final class Evaluator
         }
         $before = (new self($this->cache, max(0.1, $this->until - microtime(true))))->evaluate($recipe->withSteps($steps));
 
-        return new Task($before->part(), $source, new StepValues($source, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches);
+        return new Task($before->part(), $source, new StepValues($source, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches, $recipe->keepsBodiesApart());
     }
 
-    private function combine(Solid $part, Solid $tool, string $effect, string $id): Solid
+    private function combine(Task $t, Solid $tool, string $effect): Solid
     {
+        [$part, $id] = [$t->part, $t->step->id];
         if ($part->isEmpty()) {
-            if ($effect === 'add') {
+            if ($effect === 'add' || $effect === 'apart') {
                 return self::withinLimits($tool);
             }
             throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'This step ' . StepKind::EFFECTS[$effect] . ', but no earlier step has made a part. Let it add, or put a step before it.', 'effect'));
         }
         $this->beforeItIsTooLate();
+        if ($effect === 'apart') {
+            return self::withinLimits(self::guarded(static fn (): Solid => Joining::apart($part, $tool)
+                ?? throw new StepProblem(new Message('vanishes', 'Nothing of it would be seen.', 'All of it lies inside the part, and bodies do not overlap. Move it, or let it add.', 'effect'))));
+        }
         $op = ['add' => Operation::Union, 'cut' => Operation::Difference, 'keep' => Operation::Intersection][$effect];
-        $result = self::guarded(static fn (): Solid => BooleanOperation::run($part, $tool, $op));
+        $result = self::guarded(static fn (): Solid => match (true) {
+            ! $t->apart => BooleanOperation::run($part, $tool, $op),
+            $op === Operation::Union => Joining::added($part, $tool),
+            default => Joining::each($part, $tool, $op),
+        });
         if ($result->isEmpty()) {
             throw new StepProblem(new Message('vanishes', 'Nothing would be left.', $effect === 'cut'
                 ? 'This cut takes the whole part away. The part is shown without this step.'

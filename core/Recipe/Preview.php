@@ -47,7 +47,7 @@ final readonly class Preview
             [$was, $is] = self::whereTheyDiffer($task->part, $after->part());
             if ($was->triangleCount() + $is->triangleCount() <= self::MOST_TRIANGLES) {
                 $added = $effect === 'cut' || $effect === 'keep' ? null : self::over($is, $was);
-                $removed = $effect === 'add' ? null : self::over($was, $is);
+                $removed = $effect === 'add' || $effect === 'apart' ? null : self::over($was, $is);
             }
         }
 
@@ -83,7 +83,7 @@ final readonly class Preview
         }
         $before = $evaluate($recipe->withSteps($steps));
 
-        return new Task($before->part(), $step, new StepValues($step, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches);
+        return new Task($before->part(), $step, new StepValues($step, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches, $recipe->keepsBodiesApart());
     }
 
     /**

@@ -309,6 +309,18 @@ final readonly class Recipe
         return $this->changed(['steps' => $steps]);
     }
 
+    /** Whether some step makes a body that stays apart even where it touches others. */
+    public function keepsBodiesApart(): bool
+    {
+        foreach ($this->steps as $s) {
+            if (! $s->off && $s->text('effect') === 'apart') {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** The recipe up to a step, that one included; the whole of it for a step that is not there. */
     public function upTo(string $id): self
     {

@@ -32,7 +32,7 @@ enum StepKind: string
     case Split = 'split';
     case Scale = 'scale';
 
-    public const EFFECTS = ['add' => 'adds to the part', 'cut' => 'takes away', 'keep' => 'keeps only what both share'];
+    public const EFFECTS = ['add' => 'adds to the part', 'cut' => 'takes away', 'keep' => 'keeps only what both share', 'apart' => 'is a body of its own'];
 
     private const AXES = ['z' => 'upright', 'x' => 'left to right', 'y' => 'front to back'];
 

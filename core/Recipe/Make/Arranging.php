@@ -24,13 +24,13 @@ final class Arranging
         [$chosen, $rest] = $t->body();
         try {
             return match ($t->step->kind) {
-                StepKind::Move => self::joined($rest, $chosen->moved(Transform::translation($t->v->place()))),
-                StepKind::Turn => self::joined($rest, $chosen->moved(Transform::rotation(self::axis($t), $t->number('angle'), $t->v->place()))),
+                StepKind::Move => self::joined($t, $rest, $chosen->moved(Transform::translation($t->v->place()))),
+                StepKind::Turn => self::joined($t, $rest, $chosen->moved(Transform::rotation(self::axis($t), $t->number('angle'), $t->v->place()))),
                 StepKind::Copy => self::copies($t, $chosen, $inTime),
-                StepKind::Scale => self::joined($rest, self::scaled($t, $chosen)),
+                StepKind::Scale => self::joined($t, $rest, self::scaled($t, $chosen)),
                 StepKind::Split => self::split($t, $chosen, $rest),
                 StepKind::Mirror => self::mirrored($t, $chosen, $rest),
-                default => self::joined($rest, Repeats::joined($t->step->id, $chosen, self::places($t))),
+                default => self::joined($t, $rest, Repeats::joined($t->step->id, $chosen, self::places($t))),
             };
         } catch (Refused $r) {
             throw $t->refused($r, 'This cannot be done.', ['no-count' => 'count', 'no-angle' => 'angle', 'no-offset' => 'x'][$r->reason] ?? null, $r->reason === 'no-angle');
@@ -67,9 +67,14 @@ final class Arranging
         return ['x' => 0, 'y' => 1, 'z' => 2][$t->text('about')];
     }
 
-    private static function joined(?Solid $rest, Solid $solid): Solid
+    private static function joined(Task $t, ?Solid $rest, Solid $solid): Solid
     {
-        return $rest === null ? $solid : BooleanOperation::union($rest, $solid);
+        return match (true) {
+            $rest === null => $solid,
+            // bodies stay what they are; the one that was moved gives way
+            $t->apart => Joining::apart($rest, $solid) ?? $rest,
+            default => BooleanOperation::union($rest, $solid),
+        };
     }
 
     /** @param Closure(): void $inTime */
@@ -83,7 +88,7 @@ final class Arranging
         for ($i = 1, $n = (int) $t->number('times'); $i <= $n; $i++) {
             $inTime();
             $copy = $chosen->moved(Transform::translation([$by[0] * $i, $by[1] * $i, $by[2] * $i]))->renamed(static fn (string $name): string => $t->step->id . ':copy ' . $i . '/' . $name);
-            $part = BooleanOperation::union($part, $copy);
+            $part = self::joined($t, $part, $copy);
         }
 
         return $part;
@@ -105,12 +110,16 @@ final class Arranging
     private static function split(Task $t, Solid $chosen, ?Solid $rest): Solid
     {
         $plane = $t->plane();
-        [$front, $back] = Cutting::split($t->step->id, $chosen, $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]]);
+        $front = $back = new Solid;
+        foreach ($t->apart ? Joining::bodies($chosen) : [$chosen] as $body) {
+            [$f, $b] = Cutting::split($t->step->id, $body, $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]]);
+            [$front, $back] = [Joining::beside([$front, $f]), Joining::beside([$back, $b])];
+        }
         if ($front->isEmpty() || $back->isEmpty()) {
             throw new StepProblem(new Message('not-cut', 'The plane does not cut it.', 'All of it lies on one side of the plane.', 'plane'));
         }
 
-        return self::joined($rest, $t->text('keep') === 'up' ? $front : $back);
+        return self::joined($t, $rest, $t->text('keep') === 'up' ? $front : $back);
     }
 
     private static function mirrored(Task $t, Solid $chosen, ?Solid $rest): Solid
@@ -118,7 +127,7 @@ final class Arranging
         $plane = $t->plane();
         $normal = [$plane->r[2], $plane->r[5], $plane->r[8]];
 
-        return self::joined($rest, $t->text('keep') === 'both' ? Cutting::mirrorJoined($t->step->id, $chosen, $plane->t, $normal) : Cutting::mirrored($t->step->id, $chosen, $plane->t, $normal));
+        return self::joined($t, $rest, $t->text('keep') === 'both' ? Cutting::mirrorJoined($t->step->id, $chosen, $plane->t, $normal) : Cutting::mirrored($t->step->id, $chosen, $plane->t, $normal));
     }
 
     /** @return list<Transform> the first one where it is */

@@ -16,10 +16,37 @@ use Cubo\Solid\Solid;
 /** Work on picked faces and edges of the part. */
 final class OnFaces
 {
-    /** The part changed. */
+    /** The part changed; body by body where bodies stay apart, each by what is picked of it. */
     public static function change(Task $t): Solid
     {
         $t->needsPart();
+        if (! $t->apart || count($bodies = Joining::bodies($t->part)) === 1) {
+            return self::changed($t);
+        }
+        $out = [];
+        $meant = false;
+        foreach ($bodies as $body) {
+            $there = ['faces' => self::faceNames($body), 'edges' => array_fill_keys(array_map(strval(...), array_keys(Topology::of($body)->edges)), true)];
+            $step = $t->step;
+            $of = $all = 0;
+            foreach ($there as $key => $names) {
+                $picked = array_values(array_filter($step->names($key), static fn (string $n): bool => isset($names[$n])));
+                $all += count($step->names($key));
+                $of += count($picked);
+                $step = $step->with($key, $picked);
+            }
+            // nothing picked at all means all of it, as a hollow without an opening does
+            $concerns = $of > 0 || ($all === 0 && $t->step->kind === StepKind::Hollow);
+            $meant = $meant || $concerns;
+            $out[] = $concerns ? self::changed($t->on($body)->for($step)) : $body;
+        }
+
+        // what is picked of no body says so for the whole part
+        return $meant ? Joining::beside($out) : self::changed($t);
+    }
+
+    private static function changed(Task $t): Solid
+    {
         [$what, $field, $degrees] = match ($t->step->kind) {
             StepKind::Round => ['These edges cannot be rounded so.', 'radius', false],
             StepKind::Chamfer => ['These edges cannot be cut off so.', 'distance', false],
@@ -44,8 +71,9 @@ final class OnFaces
     private static function faceNames(Solid $s): array
     {
         $out = [];
-        foreach ($s->surfaces as $x) {
-            $out[$x->name] = true;
+        // a body taken out of a part still knows surfaces it has no triangle of
+        foreach (array_unique($s->facet) as $f) {
+            $out[$s->surfaces[$s->surfaceOf[$f]]->name] = true;
         }
 
         return $out;

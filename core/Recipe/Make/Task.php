@@ -25,12 +25,21 @@ use Cubo\Solid\Solid;
 /** One step to be made: the part before it, its values, and what it refers to. Whatever is missing is a StepProblem. */
 final readonly class Task
 {
-    /** @param array<string, PlacedSketch> $sketches of the steps before, by id */
-    public function __construct(public Solid $part, public Step $step, public StepValues $v, public Unit $unit, private array $sketches) {}
+    /**
+     * @param array<string, PlacedSketch> $sketches of the steps before, by id
+     * @param bool $apart whether some bodies stay apart even where they touch
+     */
+    public function __construct(public Solid $part, public Step $step, public StepValues $v, public Unit $unit, private array $sketches, public bool $apart = false) {}
+
+    /** The same step at work on another part. */
+    public function on(Solid $part): self
+    {
+        return new self($part, $this->step, $this->v, $this->unit, $this->sketches, $this->apart);
+    }
 
     public function for(Step $other): self
     {
-        return new self($this->part, $other, $this->v->for($other), $this->unit, $this->sketches);
+        return new self($this->part, $other, $this->v->for($other), $this->unit, $this->sketches, $this->apart);
     }
 
     public function text(string $key): string

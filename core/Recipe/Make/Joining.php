@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe\Make;
+
+use Closure;
+use Cubo\Measure\Bodies;
+use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Boolean\Operation;
+use Cubo\Solid\Solid;
+
+/**
+ * Solids put together while some bodies are to stay apart even where they touch. A boolean over all of a part would join
+ * bodies that share a face; so every body is worked on by itself, and what comes out stands side by side. Bodies never
+ * overlap: where they would, the newer one gives way.
+ */
+final class Joining
+{
+    /**
+     * A solid as a body of its own beside the part.
+     *
+     * @return Solid|null null when all of it lies inside the part
+     */
+    public static function apart(Solid $part, Solid $tool): ?Solid
+    {
+        $left = BooleanOperation::difference($tool, $part);
+
+        return $left->isEmpty() ? null : $part->beside($left);
+    }
+
+    /** What a step adds becomes one with every body it touches, and with no other. */
+    public static function added(Solid $part, Solid $tool): Solid
+    {
+        $others = [];
+        foreach (self::bodies($part) as $body) {
+            $both = self::near($body, $tool) ? BooleanOperation::union($tool, $body) : null;
+            if ($both !== null && count(Bodies::of($both)) < count(Bodies::of($tool)) + 1) {
+                $tool = $both;
+            } else {
+                $others[] = $body;
+            }
+        }
+
+        return self::beside([...$others, $tool]);
+    }
+
+    /** A cut, or what both share, body by body. */
+    public static function each(Solid $part, Solid $tool, Operation $op): Solid
+    {
+        return self::changed($part, static fn (Solid $body): Solid => self::near($body, $tool) ? BooleanOperation::run($body, $tool, $op) : ($op === Operation::Intersection ? new Solid : $body));
+    }
+
+    /** @param Closure(Solid): Solid $change */
+    public static function changed(Solid $part, Closure $change): Solid
+    {
+        return self::beside(array_map($change, self::bodies($part)));
+    }
+
+    /** @return list<Solid> */
+    public static function bodies(Solid $part): array
+    {
+        $all = Bodies::of($part);
+
+        return count($all) === 1 ? [$part] : array_map(static fn (array $triangles): Solid => Bodies::extract($part, $triangles), $all);
+    }
+
+    /** @param list<Solid> $solids */
+    public static function beside(array $solids): Solid
+    {
+        $out = new Solid;
+        foreach ($solids as $s) {
+            $out = $out->isEmpty() ? $s : ($s->isEmpty() ? $out : $out->beside($s));
+        }
+
+        return $out;
+    }
+
+    /** Whether the boxes around both touch. */
+    private static function near(Solid $a, Solid $b): bool
+    {
+        [$p, $q] = [$a->vertexBox(), $b->vertexBox()];
+        for ($k = 0; $k < 3; $k++) {
+            if ($p[$k] > $q[$k + 3] + 1e-9 || $q[$k] > $p[$k + 3] + 1e-9) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}
