@@ -32,7 +32,7 @@ use Cubo\Sketch\EntityKind;
 final class Workbench
 {
     /** Raise when sheets are drawn in another way, so that no old one is found. */
-    private const SHEETS = 2;
+    private const SHEETS = 3;
 
     /** Raise when previews hold something else. */
     private const PREVIEWS = 1;

@@ -28,6 +28,9 @@ final class Sheet
     /** @var array<string, int> */
     private array $leaders = [];
 
+    /** share of the width */
+    private const COLUMN = 0.26;
+
     /** @var array<string, array<string, int>> dimensions by view and side */
     private array $count = [];
 
@@ -84,9 +87,15 @@ final class Sheet
             ($this->width - $left - $gap - $right) / max(1e-9, $size[0] + $size[1]),
             ($this->height - $above - $between - $below) / max(1e-9, $size[1] + $size[2]),
         );
+        // the column on the right is never too narrow for the isometric picture and its caption
+        $least = self::COLUMN * $this->width;
+        if ($scale * $size[1] < $least) {
+            $scale = min($scale, ($this->width - $left - $gap - $right - $least) / max(1e-9, $size[0]));
+        }
         $scale = max($scale, 1e-6);
+        $column = max($scale * $size[1], $least);
         // centred on what is left over
-        $spareX = max(0.0, $this->width - $left - $gap - $right - $scale * ($size[0] + $size[1])) / 2;
+        $spareX = max(0.0, $this->width - $left - $gap - $right - $scale * $size[0] - $column) / 2;
         $spareY = max(0.0, $this->height - $above - $between - $below - $scale * ($size[1] + $size[2])) / 2;
         $x0 = $left + $spareX;
         $x1 = $x0 + $scale * $size[0] + $gap;
