@@ -151,6 +151,14 @@ final class StepForm
         return str_replace('<select ', '<select data-picks="' . ($corners ? 'spot' : 'edge') . '" ', $html);
     }
 
+    /** The id of the field in which something lost is picked anew; nothing where that is not what is wrong. */
+    public function picksAnew(Message $m): string
+    {
+        $type = ($this->step->kind->fields()[$m->field ?? ''] ?? null)?->type;
+
+        return in_array($type, [FieldType::Face, FieldType::Faces, FieldType::Edge, FieldType::Edges, FieldType::Spot, FieldType::Sketch, FieldType::Step, FieldType::Body], true) ? $this->id((string) $m->field) : '';
+    }
+
     /** A button that takes over what a message offers. */
     public function offer(Message $m): string
     {

@@ -36,8 +36,11 @@ final readonly class Measurement
      */
     private function __construct(public array $rows, public array $lines, public string $problem = '') {}
 
-    /** @param list<string> $names */
-    public static function of(Solid $part, array $names, Unit $unit): self
+    /**
+     * @param list<string> $names
+     * @param V|null $at a point of the face, where the wall behind it is looked for; its middle without
+     */
+    public static function of(Solid $part, array $names, Unit $unit, ?array $at = null): self
     {
         if ($part->isEmpty() || $names === []) {
             return new self([], [], 'There is nothing to measure.');
@@ -65,18 +68,21 @@ final readonly class Measurement
         /** @var list<array{string, string, Item, V|null}> $found */
 
         return match (count($found)) {
-            1 => self::one($part, $found[0], $unit),
+            1 => self::one($part, $found[0], $unit, $at),
             2 => self::two($found[0], $found[1], $unit),
             default => self::three($found, $unit),
         };
     }
 
-    /** @param array{string, string, Item, V|null} $it */
-    private static function one(Solid $part, array $it, Unit $unit): self
+    /**
+     * @param array{string, string, Item, V|null} $it
+     * @param V|null $at
+     */
+    private static function one(Solid $part, array $it, Unit $unit, ?array $at): self
     {
-        [$kind, $name, , $at] = $it;
-        if ($at !== null) {
-            return new self([['right of the origin', self::length($at[0], $unit)], ['behind the origin', self::length($at[1], $unit)], ['above the ground', self::length($at[2], $unit)]], []);
+        [$kind, $name, , $corner] = $it;
+        if ($corner !== null) {
+            return new self([['right of the origin', self::length($corner[0], $unit)], ['behind the origin', self::length($corner[1], $unit)], ['above the ground', self::length($corner[2], $unit)]], []);
         }
         if ($kind === 'edge') {
             return self::edge($part, $name, $unit);
@@ -100,9 +106,9 @@ final readonly class Measurement
             // a flat or free face has neither
         }
         $rows[] = ['area', self::area(FaceArea::of($part, $name), $unit)];
-        [$wall, $line] = self::wall($part, $name);
+        [$wall, $line] = self::wall($part, $name, $at);
         if ($wall !== null) {
-            $rows[] = ['wall behind its middle', self::length($wall, $unit)];
+            $rows[] = [$at === null ? 'wall behind its middle' : 'wall behind that point', self::length($wall, $unit)];
         }
 
         return new self($rows, $line === null ? [] : [$line]);
@@ -169,11 +175,12 @@ final readonly class Measurement
     }
 
     /**
-     * How thick the material is behind the middle of a face, straight in; null where the middle is a hole.
+     * How thick the material is behind a point of a face, straight in; null where nothing is found.
      *
+     * @param V|null $point of the face; its middle without
      * @return array{float|null, array{V, V}|null}
      */
-    private static function wall(Solid $part, string $name): array
+    private static function wall(Solid $part, string $name, ?array $point): array
     {
         $best = null;
         $sum = [0.0, 0.0, 0.0];
@@ -187,22 +194,24 @@ final readonly class Measurement
                 $mid = [$mid[0] / 3, $mid[1] / 3, $mid[2] / 3];
                 $sum = Vector::add($sum, $mid, $w);
                 $area += $w;
-                $faces[] = [$mid, $f];
+                $faces[] = [$mid, $f, [$a, $b, $c]];
             }
         }
         if ($area <= 0) {
             return [null, null];
         }
-        $centre = [$sum[0] / $area, $sum[1] / $area, $sum[2] / $area];
-        foreach ($faces as [$mid, $f]) {
-            $d = Vector::distance($mid, $centre);
+        $centre = $point ?? [$sum[0] / $area, $sum[1] / $area, $sum[2] / $area];
+        foreach ($faces as [$mid, $f, $corners]) {
+            $d = $point === null ? Vector::distance($mid, $centre) : TriangleDistance::between([$centre, $centre, $centre], $corners)[0];
             if ($best === null || $d < $best[0]) {
                 $best = [$d, $mid, $f];
             }
         }
         [, $at, $f] = $best ?? [0.0, $centre, 0];
         // of a flat face the true middle, where there is material
-        if ($part->surfaces[$part->surfaceOf[$f]]->isFlat() && self::covers($part, $name, $centre)) {
+        if ($point !== null) {
+            $at = $point;
+        } elseif ($part->surfaces[$part->surfaceOf[$f]]->isFlat() && self::covers($part, $name, $centre)) {
             $at = $centre;
         }
         $in = [-$part->nx[$f], -$part->ny[$f], -$part->nz[$f]];

@@ -61,7 +61,9 @@ final class StageController extends Controller
         $this->authorize('view', $recipe);
         $of = self::names($request->query('of'));
         $document = $recipe->document();
-        $m = Measurement::of($this->bench->evaluate($document)->part(), $of, $document->unit);
+        $at = $request->query('at');
+        $at = is_string($at) && preg_match('/^(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?)$/', $at, $n) ? [(float) $n[1], (float) $n[2], (float) $n[3]] : null;
+        $m = Measurement::of($this->bench->evaluate($document)->part(), $of, $document->unit, $at);
 
         return response()->json(['of' => array_map(static fn (string $n): string => PartNames::any($n, $document), $of), 'rows' => $m->rows, 'lines' => $m->lines, 'problem' => $m->problem]);
     }

@@ -32,6 +32,13 @@ function relations() {
   document.addEventListener('focusin', (e) => { const step = e.target.closest?.('li.step'); if (step) mark(step); });
 }
 
+// what a step has lost is picked anew in its field, on the part or from the list
+document.addEventListener('click', (e) => {
+  const field = document.getElementById(e.target.closest?.('[data-anew]')?.dataset.anew ?? '');
+  field?.focus();
+  field?.scrollIntoView({ block: 'nearest' });
+});
+
 function headings() {
   const folded = new Set(JSON.parse(sessionStorage.getItem('cubo-folded') || '[]'));
   const here = () => $('#state')?.dataset.recipe ?? '';

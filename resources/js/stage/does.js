@@ -35,7 +35,7 @@ export function mountDoes(stage) {
     seen = next ?? { added: null, removed: null, handles: [], areas: [] };
     // what a step does is shown while it is tried out, while a value moves, and when it is asked for
     const step = stepAtHand();
-    const shows = !toolInUse() && (stage.trying || step?.classList.contains('trial') || host.dataset.explains === step?.dataset.step);
+    const shows = step && !toolInUse() && (stage.trying || step.classList.contains('trial') || host.dataset.explains === step.dataset.step);
     for (const k of ['added', 'removed']) {
       if (!seen[k] || !shows) continue;
       if (seen[k].lines.length) {
@@ -191,6 +191,11 @@ export function mountDoes(stage) {
   };
   stage.over.addEventListener('pointerup', release);
   stage.over.addEventListener('pointercancel', release);
+  stage.over.addEventListener('pointerover', (e) => {
+    const r = e.target.closest?.('[data-region]');
+    if (r) stage.says(`${r.classList.contains('taken') ? 'Leave out' : 'Take'}: region ${r.dataset.region}`);
+  });
+  stage.over.addEventListener('pointerout', (e) => { if (e.target.closest?.('[data-region]')) stage.says(''); });
   stage.over.addEventListener('click', (e) => {
     const n = e.target.closest?.('[data-region]')?.dataset.region;
     if (!n) return;

@@ -65,8 +65,10 @@ function measuring(stage, panel) {
   const pin = panel.querySelector('[data-pin]');
   let lines = [];
   let asked = 0;
-  const tool = { kinds: ['corner', 'edge', 'face'], picked: [], take: (item) => add(item.name) };
-  function add(name) {
+  const tool = { kinds: ['corner', 'edge', 'face'], picked: [], take: (item) => add(item.name, item.kind === 'face' ? item.at : null) };
+  let spot = null;
+  function add(name, at = null) {
+    spot = at;
     if (tool.picked.includes(name)) tool.picked = tool.picked.filter((n) => n !== name);
     else tool.picked = tool.picked.length === 3 || (tool.picked.length === 2 && !(name.split(' / ').length > 2)) ? [name] : [...tool.picked, name];
     read();
@@ -80,7 +82,7 @@ function measuring(stage, panel) {
       stage.redraw();
       return;
     }
-    const url = `${panel.dataset.url}?version=${document.getElementById('state')?.dataset.version}&${tool.picked.map((n) => `of[]=${encodeURIComponent(n)}`).join('&')}`;
+    const url = `${panel.dataset.url}?version=${document.getElementById('state')?.dataset.version}&${tool.picked.map((n) => `of[]=${encodeURIComponent(n)}`).join('&')}${spot && tool.picked.length === 1 ? `&at=${spot.map((v) => v.toFixed(4)).join(',')}` : ''}`;
     let a = null;
     try {
       const answer = await fetch(url, { credentials: 'same-origin', headers: { Accept: 'application/json' } });
@@ -150,7 +152,8 @@ function hiding(stage, panel) {
   const off = new Set();
   function apply() {
     const { bodies } = knowledge();
-    stage.hidden = new Set(Object.entries(bodies).filter(([, b]) => off.has(b)).map(([f]) => f));
+    const { words } = knowledge();
+    stage.hidden = new Set([...Object.entries(bodies).filter(([, b]) => off.has(b)).map(([f]) => f), ...Object.keys(words.faces ?? {}).filter((f) => off.has(`step ${f.split(':')[0]}`))]);
     stage.rebuild();
   }
   function draw() {
@@ -158,6 +161,9 @@ function hiding(stage, panel) {
     const names = JSON.parse(document.getElementById('body-words')?.textContent || '{}');
     const all = [...new Set(Object.values(bodies))];
     list.innerHTML = all.map((b) => `<label><input type="checkbox" value="${escaped(b)}" ${off.has(b) ? '' : 'checked'}> ${escaped(names[b] ?? b)}</label>`).join('') || '<p class="quiet">There is no part yet.</p>';
+    const faces = Object.keys(knowledge().words.faces ?? {});
+    const steps = [...document.querySelectorAll('li.step')].filter((s) => faces.some((f) => f.startsWith(`${s.dataset.step}:`)));
+    if (all.length) list.innerHTML += `<h4>Faces of single steps</h4>${steps.map((s) => `<label><input type="checkbox" value="step ${escaped(s.dataset.step)}" ${off.has(`step ${s.dataset.step}`) ? '' : 'checked'}> ${escaped(s.querySelector('input.name')?.value ?? s.dataset.step)}</label>`).join('')}`;
     list.querySelectorAll('input').forEach((i) => i.addEventListener('change', () => { if (i.checked) off.delete(i.value); else off.add(i.value); apply(); }));
   }
   document.addEventListener('cubo:part', () => { if (off.size) learn().then(apply); });

@@ -10,8 +10,8 @@
 <div><span class="cap">{{ $work ? 'Exercise' : 'Reference part of' }}</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
 <div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
 @if ($work)<div><span class="cap">Due</span>{{ $work->assignment->due_on->format('D j M') }}</div>@endif
-<div><span class="cap">Saved</span>step by step</div>
-<div><span class="cap">Guide</span><a class="link" href="{{ route('guide') }}">How a part is built</a></div>
+<div title="Every step is saved at once"><span class="cap">Saved</span>always</div>
+<div><span class="cap">Help</span><a class="link" href="{{ route('guide') }}">Guide</a></div>
 @if ($work)<div role="status"><span class="cap">Last check{{ $work->last_check ? ', ' . \Illuminate\Support\Carbon::parse($work->last_check['at'])->format('H:i') : '' }}</span>@if ($work->last_check)<b>{{ $metCount }} of {{ count($asked) }} met</b>{{ $stale ? ', changed since' : ($metCount < count($asked) ? ', ' . (count($asked) - $metCount) . ' to go' : '') }}@else none yet @endif</div>@endif
 <div class="grow"></div>
 <div class="acts">
@@ -60,7 +60,8 @@
 <ol>@foreach ($document->steps as $i => $step)@include('bench.step', ['n' => $i + 1])@endforeach</ol>
 @if ($readouts !== null)
 <dl class="readouts"><dt>Overall</dt><dd class="num" style="grid-column:2/5">{{ implode(' × ', array_map(fn ($v) => $unit->show($v), $readouts['size'])) }} {{ $unit->value }}</dd>
-<dt>Volume</dt><dd class="num">{{ \Cubo\Check\Requirement::volume($readouts['volume'], $unit) }}</dd><dt>Pieces</dt><dd class="num">{{ $readouts['bodies'] }}</dd></dl>
+<dt>Volume</dt><dd class="num">{{ \Cubo\Check\Requirement::volume($readouts['volume'], $unit) }}</dd><dt>Pieces</dt><dd class="num">{{ $readouts['bodies'] }}</dd>
+<dt>Surface</dt><dd class="num" style="grid-column:2/5">{{ \Cubo\Check\Requirement::area($readouts['area'], $unit) }}</dd></dl>
 @php $m = $document->material; @endphp
 <form class="mass" {!! $edit !!} hx-trigger="change, submit">{!! $hidden !!}<input type="hidden" name="do" value="material"><label for="material">Made of</label> <select class="val word" id="material" name="material"><option value="">nothing chosen</option>@foreach (\Cubo\Measure\Material::TABLE as $k => $d)<option @selected($m?->name === $k)>{{ $k }}</option>@endforeach<option value="own" @selected($m?->name === 'own')>own density</option></select>@if ($m?->name === 'own') <input class="val {{ $massWhy === '' ? '' : 'bad' }}" id="density" name="density" value="{{ $m->density }}" aria-label="density" size="6" maxlength="40" autocomplete="off"> <select class="val word" id="density-unit" name="density_unit" aria-label="unit of the density">@foreach (\Cubo\Quantity\DensityUnit::cases() as $du)<option value="{{ $du->value }}" @selected($m->unit === $du)>{{ str_replace('3', '³', $du->value) }}</option>@endforeach</select>@endif @if ($mass !== null)<span class="num" id="mass">{{ $mass }}</span>@elseif ($massWhy !== '')<span class="why" role="alert">{{ $massWhy }}</span>@endif</form>
 @if (abs($readouts['low']) > 1e-6)<p class="ground small">{{ $readouts['low'] < 0 ? 'The part reaches ' . $unit->brief(-$readouts['low']) . " {$unit->value} below the ground." : 'The part hangs ' . $unit->brief($readouts['low']) . " {$unit->value} above the ground." }}</p>@endif

@@ -66,3 +66,11 @@ it('knows the area of faces with round edges', function () use ($plate) {
     $cone = Parts::build([['kind' => 'cone', 'round' => '40', 'tip' => '20', 'length' => '30']])->part();
     expect(FaceArea::of($cone, 's1:side'))->toEqualWithDelta(M_PI * 30 * hypot(30, 10), 0.5);
 });
+
+it('reads the wall behind a point that is picked', function () use ($plate) {
+    $part = Parts::build($plate)->part();
+    $wall = static fn (string $face, ?array $at): ?string => array_column(Measurement::of($part, [$face], Unit::Millimetre, $at)->rows, 1, 0)[$at === null ? 'wall behind its middle' : 'wall behind that point'] ?? null;
+    // in front of the smaller hole the wall ends at the hole: its axis lies 15 behind the front face, its radius is 3
+    expect($wall('s1:front', [10.0, -20.0, 5.0]))->toBe('12.00 mm')->and($wall('s1:front', [0.0, -20.0, 5.0]))->toBe('40.00 mm')
+        ->and($wall('s1:top', [25.0, 15.0, 10.0]))->toBe('10.00 mm');
+});
