@@ -31,9 +31,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/recipes/{recipe}/part/{key}.glb', [PartController::class, 'glb'])->name('recipes.glb')->where('key', '[0-9a-f]{40}');
     Route::get('/recipes/{recipe}/part.{ending}', [PartController::class, 'download'])->name('recipes.download')->where('ending', 'stl|3mf|json');
     Route::post('/recipes/{recipe}/edit', [BenchController::class, 'edit'])->name('recipes.edit')->middleware('throttle:edits');
-    Route::get('/recipes/{recipe}/stage/words', [StageController::class, 'words'])->name('stage.words');
-    Route::get('/recipes/{recipe}/stage/does/{step}', [StageController::class, 'does'])->name('stage.does')->where('step', '[a-z0-9]{1,12}');
-    Route::get('/recipes/{recipe}/stage/after/{step}.glb', [StageController::class, 'after'])->name('stage.after')->where('step', '[a-z0-9]{1,12}');
+    Route::get('/recipes/{recipe}/stage/words', [StageController::class, 'words'])->name('stage.words')->middleware('throttle:pad');
+    Route::get('/recipes/{recipe}/stage/does/{step}', [StageController::class, 'does'])->name('stage.does')->middleware('throttle:pad')->where('step', '[a-z0-9]{1,12}');
+    Route::get('/recipes/{recipe}/stage/after/{step}.glb', [StageController::class, 'after'])->name('stage.after')->middleware('throttle:pad')->where('step', '[a-z0-9]{1,12}');
     Route::get('/recipes/{recipe}/stage/measure', [StageController::class, 'measure'])->name('stage.measure')->middleware('throttle:pad');
     Route::post('/recipes/{recipe}/stage/try/{step}', [StageController::class, 'tries'])->name('stage.try')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
     Route::get('/recipes/{recipe}/pad/{step}', [PadController::class, 'show'])->name('pad')->where('step', '[a-z0-9]{1,12}');

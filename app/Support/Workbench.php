@@ -119,10 +119,10 @@ final class Workbench
         return array_map(static fn (array $a): Message => new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning']), json_decode($json, true));
     }
 
-    /** An evaluation that keeps nothing on the disk, for values that are only tried. */
+    /** An evaluation that keeps nothing on the disk, for values that are only tried; what takes long is not worth a picture. */
     public function trying(): Evaluator
     {
-        return new Evaluator(new TriedParts($this->files));
+        return new Evaluator(new TriedParts($this->files), 3.0);
     }
 
     /** @return array{added: mixed, removed: mixed, handles: mixed, areas: mixed} what a step does, for the stage */

@@ -131,7 +131,7 @@ final class Editing
         $paint = $r->paint;
         foreach ($faces as $face) {
             unset($paint[$face]);
-            if (in_array($colour, Recipe::COLOURS, true) && strlen($face) <= Recipe::LONGEST_NAME && count($paint) < Recipe::MOST_NAMES) {
+            if (in_array($colour, Recipe::COLOURS, true) && strlen($face) <= Recipe::LONGEST_NAME && str_contains($face, ':') && count($paint) < Recipe::MOST_NAMES) {
                 $paint[$face] = $colour;
             }
         }

@@ -123,12 +123,12 @@ final readonly class Recipe
             throw new UnreadableRecipe('"paint" must be an object of at most ' . self::MOST_NAMES . ' faces.');
         }
         foreach ($raw as $face => $colour) {
-            if (strlen((string) $face) > self::LONGEST_NAME || ! in_array($colour, self::COLOURS, true)) {
+            if (! is_string($face) || ! str_contains($face, ':') || strlen($face) > self::LONGEST_NAME || ! in_array($colour, self::COLOURS, true)) {
                 throw new UnreadableRecipe('"paint": a colour is one of ' . implode(', ', self::COLOURS) . '.');
             }
         }
 
-        return array_combine(array_map(strval(...), array_keys($raw)), array_values($raw));
+        return $raw;
     }
 
     /** @return list<list<string>> */

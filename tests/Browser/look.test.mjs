@@ -2,7 +2,7 @@
 import AxePkg from '@axe-core/playwright';
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { BASE, openBrowser, openWindow, signInStudent, signInTeacher, sound } from './support.mjs';
+import { add, BASE, edit, openBrowser, openEmptyBench, openWindow, shown, signInStudent, signInTeacher, sound } from './support.mjs';
 
 const AxeBuilder = AxePkg.default ?? AxePkg.AxeBuilder ?? AxePkg;
 let browser;
@@ -64,6 +64,8 @@ test('teacher’s screens', async () => {
   await inspect(page, 'reference bench');
   await page.goto(`${BASE}/exercises/new`);
   await inspect(page, 'new exercise');
+  await page.goto(`${BASE}/guide`);
+  await inspect(page, 'guide');
   await page.goto(`${BASE}/`);
   await page.getByRole('link', { name: 'Mast clamp' }).first().click();
   await inspect(page, 'class table');
@@ -71,6 +73,30 @@ test('teacher’s screens', async () => {
   await inspect(page, 'report');
   await page.locator('#row-hole-1-diameter').getByRole('link', { name: /Overrule/ }).click();
   await inspect(page, 'report with a row to overrule');
+});
+
+test('the bench with a step tried out, with each tool open, gone back in the log', async () => {
+  const page = await openWindow(browser);
+  await openEmptyBench(page, 'Edda');
+  await add(page, 'block');
+  await shown(page);
+  await page.locator('.handle').first().waitFor();
+  await inspect(page, 'a step tried out');
+  for (const key of ['m', 'c', 'l', 'p', 'b']) {
+    await page.locator('main.stage').focus();
+    await page.keyboard.press(key);
+    await page.locator('.panel:not([hidden])').waitFor();
+    await inspect(page, `the tool of ${key}`);
+  }
+  await page.locator('main.stage').focus();
+  await page.keyboard.press('Escape');
+  await add(page, 'ball');
+  await page.locator('#s1-name').focus();
+  await edit(page, async () => { await page.locator('#s1-heading').fill('The base'); await page.keyboard.press('Tab'); });
+  await page.locator('#s1-name').focus();
+  await page.locator('#step-s1').getByRole('button', { name: 'Go back to here' }).click();
+  await page.locator('li.step.ahead').waitFor();
+  await inspect(page, 'gone back in the log');
 });
 
 test('a closed door says so in the house’s own words', async () => {

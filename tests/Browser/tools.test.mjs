@@ -128,10 +128,13 @@ test('cutting open, painting, looking straight at a face, hiding a body, and wha
   await key('b');
   const triangles = () => page.evaluate(() => document.querySelector('main.stage').stage.state.part.triangles.face.length / 3);
   const all = await triangles();
-  await page.getByLabel('Block 2', { exact: true }).uncheck();
-  await until((n) => document.querySelector('main.stage').stage.state.part.triangles.face.length / 3 < n, all);
-  await page.getByLabel('Block 2', { exact: true }).check();
-  await until((n) => document.querySelector('main.stage').stage.state.part.triangles.face.length / 3 === n, all);
+  for (const what of ['s2', 'step s1']) {
+    const box = page.locator(`[data-list] input[value="${what}"]`);
+    await box.uncheck();
+    await until((n) => document.querySelector('main.stage').stage.state.part.triangles.face.length / 3 < n, all);
+    await box.check();
+    await until((n) => document.querySelector('main.stage').stage.state.part.triangles.face.length / 3 === n, all);
+  }
   await key('b');
   await key('l');
   await page.locator('[data-panel=straight] select').selectOption({ label: 'left of Block' });
