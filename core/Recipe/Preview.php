@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Recipe;
 
 use Cubo\Recipe\Make\Handles;
+use Cubo\Recipe\Make\Making;
 use Cubo\Recipe\Make\Task;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
@@ -43,7 +44,7 @@ final readonly class Preview
         $after = $evaluate($recipe->upTo($step->id));
         $added = $removed = null;
         if (! $step->off && ($after->results[$step->id]->status ?? '') === 'done' && $step->kind !== StepKind::Sketch && ! $after->isEmpty()) {
-            $effect = isset($step->kind->fields()['of']) && $step->text('of') === 'step' ? 'any' : ($step->kind->makes() ? Evaluator::effect($step) : 'any');
+            $effect = isset($step->kind->fields()['of']) && $step->text('of') === 'step' ? 'any' : ($step->kind->makes() ? Making::effect($step) : 'any');
             [$was, $is] = self::whereTheyDiffer($task->part, $after->part());
             if ($was->triangleCount() + $is->triangleCount() <= self::MOST_TRIANGLES) {
                 $added = $effect === 'cut' || $effect === 'keep' ? null : self::over($is, $was);
@@ -65,8 +66,8 @@ final readonly class Preview
     public static function quick(Recipe $recipe, Step $step, callable $evaluate): self
     {
         $task = self::task($recipe, $step, $evaluate);
-        $tool = Evaluator::tool($task);
-        $cuts = $step->kind->makes() && Evaluator::effect($step) === 'cut';
+        $tool = Making::tool($task);
+        $cuts = $step->kind->makes() && Making::effect($step) === 'cut';
 
         return new self($cuts ? null : $tool, $cuts ? $tool : null, Handles::of($task), []);
     }

@@ -1,0 +1,225 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe\Make;
+
+use Closure;
+use Cubo\Recipe\Message;
+use Cubo\Recipe\PartState;
+use Cubo\Recipe\Recipe;
+use Cubo\Recipe\Step;
+use Cubo\Recipe\StepKind;
+use Cubo\Recipe\StepProblem;
+use Cubo\Recipe\StepValues;
+use Cubo\Solid\Boolean\BooleanFailed;
+use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Boolean\Operation;
+use Cubo\Solid\Solid;
+
+/** One step done on the part before it: what it makes of its own is put together with the part, or the part is changed. */
+final class Making
+{
+    private const MOST_TRIANGLES = 60000;
+
+    /**
+     * @param float $until the moment, as microtime gives it, after which work is given up
+     * @param Closure(Recipe): PartState $before evaluates what stands before another step
+     */
+    public function __construct(private readonly float $until, private readonly Closure $before) {}
+
+    /**
+     * The part with the step done.
+     *
+     * @throws StepProblem
+     */
+    public function of(Task $task, Recipe $recipe): Solid
+    {
+        $step = $task->step;
+        if ($step->text('of') === 'step') {
+            return $this->again($task, $recipe);
+        }
+        $tool = self::tool($task);
+        if ($tool !== null) {
+            try {
+                return $this->combine($task, $tool, self::effect($step));
+            } catch (StepProblem $p) {
+                throw $p->note->code === 'cuts-nothing' ? $this->orTheOtherWay($task, $p) : $p;
+            }
+        }
+        $this->beforeItIsTooLate();
+
+        return self::withinLimits(self::guarded(fn (): Solid => match ($step->kind) {
+            StepKind::Round, StepKind::Chamfer, StepKind::Hollow, StepKind::Draft, StepKind::Pull => OnFaces::change($task),
+            default => Arranging::change($task, $this->beforeItIsTooLate(...)),
+        }));
+    }
+
+    /** A cut that misses the part: whether it would meet it in the other direction. */
+    private function orTheOtherWay(Task $t, StepProblem $p): StepProblem
+    {
+        if (! isset($t->step->kind->fields()['direction'])) {
+            return $p;
+        }
+        try {
+            $turned = $t->step->with('direction', $t->text('direction') === 'down' ? 'up' : 'down');
+            $this->combine($t, self::tool($t->for($turned)) ?? new Solid, 'cut');
+        } catch (StepProblem) {
+            return $p;
+        }
+
+        return new StepProblem(new Message('cuts-nothing', $p->note->what, 'In the other direction it would take something away. The part is shown without this step.', 'direction', false, ['words' => 'Turn it round', 'values' => ['direction' => $turned->text('direction')]]));
+    }
+
+    /** What a step makes of its own; null for one that only changes the part. @throws StepProblem */
+    public static function tool(Task $t): ?Solid
+    {
+        return match ($t->step->kind) {
+            StepKind::Block, StepKind::Cylinder, StepKind::Cone, StepKind::Ball => ReadySolids::make($t),
+            StepKind::Extrude => self::guarded(static fn (): Solid => Extruding::make($t)),
+            StepKind::Revolve => Revolving::make($t),
+            StepKind::Sweep => Sweeping::make($t),
+            StepKind::Loft => Lofting::make($t),
+            StepKind::Rib => self::guarded(static fn (): Solid => Ribs::make($t)),
+            StepKind::Hole => self::guarded(static fn (): Solid => Holes::make($t)),
+            StepKind::Text => self::guarded(static fn (): Solid => OnFaces::text($t)),
+            default => null,
+        };
+    }
+
+    /** Whether what a step makes is added ("add"), taken away ("cut") or shared ("keep"). */
+    public static function effect(Step $step): string
+    {
+        return match ($step->kind) {
+            StepKind::Hole => 'cut',
+            StepKind::Rib => 'add',
+            default => $step->text('effect'),
+        };
+    }
+
+    /** Mirrors or repeats what another step makes. */
+    private function again(Task $t, Recipe $recipe): Solid
+    {
+        $source = $recipe->step($t->text('source'));
+        $before = true;
+        foreach ($recipe->steps as $s) {
+            $before = $before && $s->id !== $t->step->id;
+            if ($s->id === $source?->id && ! $before) {
+                $source = null;
+            }
+        }
+        if ($source === null || $source->off || ! $source->kind->makes()) {
+            throw new StepProblem(new Message('no-step', 'There is no such step here.', 'Pick an earlier step that adds something or takes something away, and that is switched on.', 'source'));
+        }
+        $tool = self::tool($this->asItWas($source, $recipe)) ?? new Solid;
+        $copies = Arranging::again($t, $tool);
+        if (in_array(self::effect($source), ['keep', 'apart'], true)) {
+            foreach ($copies as $one) {
+                $this->beforeItIsTooLate();
+                $t = $t->on($this->combine($t, $one, self::effect($source)));
+            }
+
+            return $t->part;
+        }
+        // all copies become one first, in pairs, so that the part is gone through once
+        while (count($copies) > 1) {
+            $this->beforeItIsTooLate();
+            $copies = array_map(static fn (array $pair): Solid => isset($pair[1]) ? self::guarded(static fn (): Solid => BooleanOperation::union($pair[0], $pair[1])) : $pair[0], array_chunk($copies, 2));
+        }
+
+        return $copies === [] ? $t->part : $this->combine($t, $copies[0], self::effect($source));
+    }
+
+    /** A step as it was made: what goes up to a face or grows to a wall had the part before it, not the part there is now. */
+    private function asItWas(Step $source, Recipe $recipe): Task
+    {
+        $steps = [];
+        foreach ($recipe->steps as $s) {
+            if ($s->id === $source->id) {
+                break;
+            }
+            $steps[] = $s;
+        }
+        $before = ($this->before)($recipe->withSteps($steps));
+
+        return new Task($before->part(), $source, new StepValues($source, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches, $recipe->keepsBodiesApart());
+    }
+
+    private function combine(Task $t, Solid $tool, string $effect): Solid
+    {
+        [$part, $id] = [$t->part, $t->step->id];
+        if ($part->isEmpty()) {
+            if ($effect === 'add' || $effect === 'apart') {
+                return self::withinLimits($tool);
+            }
+            throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'This step ' . StepKind::EFFECTS[$effect] . ', but no earlier step has made a part. Let it add, or put a step before it.', 'effect'));
+        }
+        $this->beforeItIsTooLate();
+        if ($effect === 'apart') {
+            return self::withinLimits(self::guarded(static fn (): Solid => Joining::apart($part, $tool)
+                ?? throw new StepProblem(new Message('vanishes', 'Nothing of it would be seen.', 'All of it lies inside the part, and bodies do not overlap. Move it, or let it add.', 'effect'))));
+        }
+        $op = ['add' => Operation::Union, 'cut' => Operation::Difference, 'keep' => Operation::Intersection][$effect];
+        $result = self::guarded(static fn (): Solid => match (true) {
+            ! $t->apart => BooleanOperation::run($part, $tool, $op),
+            $op === Operation::Union => Joining::added($part, $tool),
+            default => Joining::each($part, $tool, $op),
+        });
+        if ($result->isEmpty()) {
+            throw new StepProblem(new Message('vanishes', 'Nothing would be left.', $effect === 'cut'
+                ? 'This cut takes the whole part away. The part is shown without this step.'
+                : 'The part and this shape share nothing. The part is shown without this step.', 'effect'));
+        }
+        if ($effect === 'cut' && ! self::hasWallsOf($result, $id)) {
+            $before = $part->facettedVolume();
+            if ($before - $result->facettedVolume() < 1e-9 * $before) {
+                throw new StepProblem(new Message('cuts-nothing', 'This cut touches nothing.', 'The shape lies beside the part or only against its surface. Look at its place and direction. The part is shown without this step.'));
+            }
+        }
+
+        return self::withinLimits($result);
+    }
+
+    /** A cut that leaves a wall has taken something away; one that swallows a whole body leaves none. */
+    private static function hasWallsOf(Solid $result, string $id): bool
+    {
+        foreach ($result->surfaces as $surface) {
+            if (str_starts_with($surface->name, "$id:")) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param callable(): Solid $work */
+    private static function guarded(callable $work): Solid
+    {
+        try {
+            return $work();
+        } catch (BooleanFailed) {
+            throw new StepProblem(new Message('too-complex', 'This could not be worked out.', 'The part and this shape are too fine to be combined. Use fewer copies or fewer round shapes. The part is shown without this step.'));
+        }
+    }
+
+    private function beforeItIsTooLate(): void
+    {
+        if (microtime(true) > $this->until) {
+            throw new StepProblem(new Message('too-long', 'This takes too long.', 'Cubo stopped working on this step after a while. Use fewer copies or simpler shapes. The part is shown without this step.'));
+        }
+    }
+
+    private static function withinLimits(Solid $s): Solid
+    {
+        if ($s->triangleCount() > self::MOST_TRIANGLES) {
+            throw new StepProblem(new Message('too-complex', 'This part becomes too fine.', 'More than ' . self::MOST_TRIANGLES . ' facets would be needed. Use fewer copies or fewer round shapes.'));
+        }
+        foreach ($s->vertexBox() as $v) {
+            if (abs($v) > 2 * StepValues::MOST) {
+                throw new StepProblem(new Message('too-far', 'This goes too far out.', 'The part would reach more than 20 metres away from the origin. The part is shown without this step.'));
+            }
+        }
+
+        return $s;
+    }
+}
