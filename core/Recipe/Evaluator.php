@@ -95,15 +95,7 @@ final class Evaluator
     /** The part before a step, computed without the cache, for when a cached solid has gone. */
     private function anew(Recipe $recipe, ?string $before): Solid
     {
-        $steps = [];
-        foreach ($recipe->steps as $s) {
-            if ($s->id === $before) {
-                break;
-            }
-            $steps[] = $s;
-        }
-
-        return (new self)->evaluate($recipe->withSteps($steps))->part();
+        return (new self)->evaluate($before === null ? $recipe : $recipe->before($before))->part();
     }
 
     /**

@@ -15,14 +15,7 @@ final readonly class PartBefore
     /** @param callable(Recipe): PartState $evaluate */
     public static function of(Recipe $recipe, Step $sketch, callable $evaluate): self
     {
-        $steps = [];
-        foreach ($recipe->steps as $s) {
-            if ($s->id === $sketch->id) {
-                break;
-            }
-            $steps[] = $s;
-        }
-        $state = $evaluate($recipe->withSteps($steps));
+        $state = $evaluate($recipe->before($sketch->id));
         try {
             $plane = SketchPlacement::of($sketch, $state->part(), new StepValues($sketch, $recipe->unit, $recipe->named()));
         } catch (StepProblem) {

@@ -75,14 +75,7 @@ final readonly class Preview
     /** @param callable(Recipe): PartState $evaluate */
     private static function task(Recipe $recipe, Step $step, callable $evaluate): Task
     {
-        $steps = [];
-        foreach ($recipe->steps as $s) {
-            if ($s->id === $step->id) {
-                break;
-            }
-            $steps[] = $s;
-        }
-        $before = $evaluate($recipe->withSteps($steps));
+        $before = $evaluate($recipe->before($step->id));
 
         return new Task($before->part(), $step, new StepValues($step, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches, $recipe->keepsBodiesApart());
     }

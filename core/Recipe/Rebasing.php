@@ -61,15 +61,7 @@ final class Rebasing
     /** @param callable(Recipe): PartState $evaluate */
     private static function partBefore(Recipe $recipe, string $id, callable $evaluate): PartState
     {
-        $steps = [];
-        foreach ($recipe->steps as $s) {
-            if ($s->id === $id) {
-                break;
-            }
-            $steps[] = $s;
-        }
-
-        return $evaluate($recipe->withSteps($steps));
+        return $evaluate($recipe->before($id));
     }
 
     private static function turned(Step $s, Transform $old, Transform $new, Transform $was, Transform $is, Recipe $recipe): Step

@@ -141,6 +141,18 @@ final readonly class Recipe
         return false;
     }
 
+    /** The recipe before a step, that one left out; the whole of it for a step that is not there. */
+    public function before(string $id): self
+    {
+        foreach ($this->steps as $i => $s) {
+            if ($s->id === $id) {
+                return $this->withSteps(array_slice($this->steps, 0, $i));
+            }
+        }
+
+        return $this;
+    }
+
     /** The recipe up to a step, that one included; the whole of it for a step that is not there. */
     public function upTo(string $id): self
     {

@@ -133,14 +133,7 @@ final class Making
     /** A step as it was made: what goes up to a face or grows to a wall had the part before it, not the part there is now. */
     private function asItWas(Step $source, Recipe $recipe): Task
     {
-        $steps = [];
-        foreach ($recipe->steps as $s) {
-            if ($s->id === $source->id) {
-                break;
-            }
-            $steps[] = $s;
-        }
-        $before = ($this->before)($recipe->withSteps($steps));
+        $before = ($this->before)($recipe->before($source->id));
 
         return new Task($before->part(), $source, new StepValues($source, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches, $recipe->keepsBodiesApart());
     }
