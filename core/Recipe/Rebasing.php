@@ -47,6 +47,16 @@ final class Rebasing
         return $after;
     }
 
+    /**
+     * Whether a sketch lies anywhere: not so while its face is still to be picked.
+     *
+     * @param callable(Recipe): PartState $evaluate
+     */
+    public static function lies(Recipe $recipe, string $sketch, callable $evaluate): bool
+    {
+        return self::place($recipe, $sketch, $evaluate) !== null;
+    }
+
     /** @param callable(Recipe): PartState $evaluate */
     private static function place(Recipe $recipe, string $id, callable $evaluate): ?Transform
     {

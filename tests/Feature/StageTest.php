@@ -109,6 +109,21 @@ it('turns what stands on its faces when the plane of a sketch is changed on the 
     expect($r->fresh()->document()->step('s3'))->text('u')->toBe('12')->text('v')->toBe('5');
 });
 
+it('turns it too when the sketch goes onto a face, which is picked after the plane', function (): void {
+    $steps = [
+        ['kind' => 'block', 'width' => '100', 'depth' => '100', 'height' => '10', 'x' => '200'],
+        ['kind' => 'sketch', 'plane' => 'front', 'drawn' => Drawn::rectangle(60, 40)], ['kind' => 'extrude', 'sketch' => 's2', 'distance' => '10'],
+        ['kind' => 'hole', 'where' => 'face', 'face' => 's3:l2', 'u' => '-5', 'v' => '12', 'round' => '4'],
+    ];
+    $r = $this->s->work($this->s->assignment(), $this->s->classmate, $steps)->recipe;
+    $send = fn (array $values) => $this->actingAs($this->s->classmate)->post("/recipes/{$r->id}/edit", ['version' => $r->fresh()->version, 'do' => 'set', 'step' => 's2', 'values' => $values])->assertOk();
+    $send(['plane' => 'face']);
+    $send(['face' => 's1:top'])->assertDontSee('touches nothing');
+    // lying on the block now: the plate's depth of 10 is up from there, and the hole still 5 deep in it and 12 along
+    $hole = $r->fresh()->document()->step('s4');
+    expect($hole->text('u'))->toBe('12')->and((float) $hole->text('v'))->toEqualWithDelta(15.0, 1e-6);
+});
+
 it('offers what would help, and takes it over', function (): void {
     ($this->send)(['do' => 'set', 'step' => 's2', 'values' => ['depth' => '19.75']])->assertOk()->assertSee('0.25 mm is left')->assertSee('Make it go through');
     ($this->send)(['do' => 'set', 'step' => 's2', 'values' => ['extent' => 'through']])->assertOk()->assertDontSee('is left');

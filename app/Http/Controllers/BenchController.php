@@ -120,7 +120,7 @@ final class BenchController extends Controller
                 $this->book->redo($recipe, $version);
             } else {
                 $before = $recipe->document();
-                $after = $this->change($before, $input);
+                $after = $this->change($recipe, $before, $input);
                 if ($after->toJson() !== $before->toJson()) {
                     $this->book->save($recipe, $version, $after);
                     if ($input['do'] === 'add') {
@@ -154,14 +154,14 @@ final class BenchController extends Controller
     }
 
     /** @param array<string, mixed> $in */
-    private function change(Document $d, array $in): Document
+    private function change(Recipe $recipe, Document $d, array $in): Document
     {
         $step = (string) ($in['step'] ?? '');
         $known = $d->step($step);
 
         return match ($in['do']) {
             'add' => ($kind = StepKind::tryFrom((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind, $d->step((string) ($in['after'] ?? ''))?->id),
-            'set' => $this->rebased($d, $this->withLastingPicks(Editing::set($d, $step, (array) ($in['values'] ?? []), $in['name'] ?? null, array_key_exists('note', $in) ? (string) $in['note'] : null, array_key_exists('heading', $in) ? (string) $in['heading'] : null), $step), $step),
+            'set' => $this->rebased($recipe, $d, $this->withLastingPicks(Editing::set($d, $step, (array) ($in['values'] ?? []), $in['name'] ?? null, array_key_exists('note', $in) ? (string) $in['note'] : null, array_key_exists('heading', $in) ? (string) $in['heading'] : null), $step), $step),
             'region' => $known === null ? $d : $d->withStep(RegionPicks::toggled($known, $this->regionsFor($d, $known), (int) ($in['index'] ?? 0))),
             'delete' => $d->without($step),
             'shift' => (new Reliance($d))->inTheWay($step, (int) ($in['places'] ?? 0)) === null ? $d->shifted($step, (int) ($in['places'] ?? 0)) : $d,
@@ -177,12 +177,23 @@ final class BenchController extends Controller
     }
 
     /** When a sketch moves to another plane, what was built on the faces of its part turns with it. */
-    private function rebased(Document $before, Document $after, string $id): Document
+    private function rebased(Recipe $recipe, Document $before, Document $after, string $id): Document
     {
         [$old, $new] = [$before->step($id), $after->step($id)];
         $moved = $new?->kind === StepKind::Sketch && $old !== null && [$old->text('plane'), $old->text('face')] !== [$new->text('plane'), $new->text('face')];
 
-        return $moved ? Rebasing::follow($before, $after, $id, $this->bench->evaluate(...)) : $after;
+        if (! $moved) {
+            return $after;
+        }
+        // "on a face" is chosen before the face is: then where the sketch lay stands a few revisions back
+        $parent = $recipe->head()->parent;
+        for ($back = 0; $back < 4 && $parent !== null && ! Rebasing::lies($before, $id, $this->bench->evaluate(...)); $back++) {
+            $revision = $recipe->revisions()->where('number', $parent)->firstOrFail();
+            $before = $revision->recipe()->step($id) === null ? $before : $revision->recipe();
+            $parent = $revision->parent;
+        }
+
+        return Rebasing::follow($before, $after, $id, $this->bench->evaluate(...));
     }
 
     /**

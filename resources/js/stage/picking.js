@@ -21,25 +21,50 @@ export async function learn() {
 }
 export const knowledge = () => known;
 
+// every corner of the part as it is seen, worked out once for each view of it
+let view = { part: null, key: '' };
+function seen(part, project, depth) {
+  if (view.part === part && view.key === project.key) return view;
+  const { position } = part.triangles;
+  const n = position.length / 3;
+  const [px, py, ph] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
+  for (let i = 0; i < n; i++) {
+    const q = [position[3 * i], position[3 * i + 1], position[3 * i + 2]];
+    [px[i], py[i]] = project(q);
+    ph[i] = depth(q);
+  }
+  view = { part, key: project.key, px, py, ph, position };
+  return view;
+}
+
 /**
  * All that lies under a place of the stage, what is seen first: { kind, name, at }. Behind the first face come the
  * others, as far as they go.
  */
 export function under([x, y], part, project, depth) {
-  const { position, face, faces } = part.triangles;
+  const { face, faces } = part.triangles;
   const hits = new Map();
-  for (let i = 0; i < position.length; i += 9) {
-    const p = [0, 3, 6].map((k) => project([position[i + k], position[i + k + 1], position[i + k + 2]]));
-    const [a, b, c] = p;
-    const d = (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
+  const { px, py, ph, position } = seen(part, project, depth);
+  for (let t = 0, n = px.length; t < n; t += 3) {
+    const ax = px[t];
+    const bx = px[t + 1];
+    const cx = px[t + 2];
+    // most triangles lie wholly to one side of the pointer
+    if ((ax < x && bx < x && cx < x) || (ax > x && bx > x && cx > x)) continue;
+    const ay = py[t];
+    const by = py[t + 1];
+    const cy = py[t + 2];
+    if ((ay < y && by < y && cy < y) || (ay > y && by > y && cy > y)) continue;
+    const d = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
     if (Math.abs(d) < 1e-9) continue;
-    const u = ((x - a[0]) * (c[1] - a[1]) - (y - a[1]) * (c[0] - a[0])) / d;
-    const v = ((b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0])) / d;
+    const u = ((x - ax) * (cy - ay) - (y - ay) * (cx - ax)) / d;
+    const v = ((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / d;
     if (u < 0 || v < 0 || u + v > 1) continue;
+    const i = 3 * t;
     const at = [0, 1, 2].map((k) => position[i + k] + u * (position[i + 3 + k] - position[i + k]) + v * (position[i + 6 + k] - position[i + k]));
     if (project.hides?.(at)) continue;
-    const name = faces[face[i / 3]];
-    const h = depth(at);
+    const name = faces[face[t]];
+    const h = ph[t] + u * (ph[t + 1] - ph[t]) + v * (ph[t + 2] - ph[t]);
     if (!hits.has(name) || hits.get(name).h < h) hits.set(name, { kind: 'face', name, h, at, triangle: i });
   }
   const list = [...hits.values()].sort((a, b) => b.h - a.h);

@@ -70,6 +70,7 @@ export function mountStage(host) {
     const c = state.centre;
     const f = (q) => { const [x, y, z] = [q[0] - c.x, q[1] - c.y, q[2] - c.z]; return [cx + s * (x * right.x + y * right.y + z * right.z), cy - s * (x * up.x + y * up.y + z * up.z)]; };
     f.scale = s;
+    f.key = [cx, cy, s, state.turn, state.tilt, c.x, c.y, c.z].join(' ');
     f.depth = (q) => q[0] * to.x + q[1] * to.y + q[2] * to.z;
     const { cut } = stage;
     if (cut?.on) f.hides = (q) => (q[0] * cut.normal[0] + q[1] * cut.normal[1] + q[2] * cut.normal[2] - cut.at) * cut.side > 1e-6;
