@@ -106,6 +106,26 @@ final class StepForm
         return implode(', ', array_map(fn (string $k): string => $this->typed($k, $fields[$k]->label), ['x', 'y', 'z']));
     }
 
+    /** A round size, given by diameter or radius. */
+    public function round(): string
+    {
+        return $this->chosen('by') . ' ' . $this->typed('round', $this->step->text('by'));
+    }
+
+    /** Where a ready solid stands. @param string $what of it lies at a typed place */
+    public function stands(string $what): string
+    {
+        $f = $this->step->kind->fields();
+        $turned = ', turned by ' . $this->typed('facing', 'turn about its middle in degrees') . '°';
+        $u = $this->unit->value;
+
+        return match ($this->step->text('stand')) {
+            'ground' => 'standing ' . $this->chosen('stand') . ' at ' . $this->typed('x', $f['x']->label) . ', ' . $this->typed('y', $f['y']->label) . ', lifted by ' . $this->typed('z', 'lifted by') . " $u$turned",
+            'face' => 'standing ' . $this->chosen('stand') . ' ' . $this->face('on') . ', ' . $this->chosen('alignx') . ' ' . $this->typed('x', 'further to the right') . ' and ' . $this->chosen('aligny') . ' ' . $this->typed('y', 'further to the back') . ', sunk by ' . $this->typed('sink', 'sunk by') . " $u$turned",
+            default => $what . $this->chosen('stand') . ' ' . $this->place() . ($this->step->text('facing') === '0' ? '' : $turned),
+        };
+    }
+
     public function body(): string
     {
         $chosen = $this->step->text('body');

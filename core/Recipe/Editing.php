@@ -40,6 +40,10 @@ final class Editing
                 default => $f->default,
             };
         }
+        // a new solid stands on the ground, whatever it is
+        if (isset($values['stand'])) {
+            $values['stand'] = 'ground';
+        }
         // without a sketch there are no points to drill at
         if ($kind === StepKind::Hole && self::lastSketch($r) === '') {
             $values['where'] = 'face';

@@ -37,7 +37,7 @@ final readonly class Step
     /** Whether a reference counts in the way the step is set: the face of a step that is set to a plane does not. */
     public function uses(string $key): bool
     {
-        $on = ['source' => ['of', 'step'], 'body' => ['of', 'body'], 'until' => ['extent', 'face'], 'level' => ['extent', 'level'], 'base' => ['from', 'face'], 'edge' => ['about', 'edge']][$key] ?? null;
+        $on = ['source' => ['of', 'step'], 'body' => ['of', 'body'], 'until' => ['extent', 'face'], 'level' => ['extent', 'level'], 'base' => ['from', 'face'], 'on' => ['stand', 'face'], 'edge' => ['about', 'edge']][$key] ?? null;
         if ($key === 'face') {
             $on = match ($this->kind) {
                 StepKind::Hole => ['where', 'face'],

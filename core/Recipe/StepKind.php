@@ -11,6 +11,14 @@ enum StepKind: string
     case Cylinder = 'cylinder';
     case Cone = 'cone';
     case Ball = 'ball';
+    case Tube = 'tube';
+    case HalfBall = 'halfball';
+    case HalfCylinder = 'halfcylinder';
+    case Ring = 'ring';
+    case Wedge = 'wedge';
+    case Roof = 'roof';
+    case Prism = 'prism';
+    case Pyramid = 'pyramid';
     case Sketch = 'sketch';
     case Extrude = 'extrude';
     case Revolve = 'revolve';
@@ -61,6 +69,16 @@ enum StepKind: string
             new Field('source', FieldType::Step, 'step', ''),
             $body,
         ];
+        // where a ready solid stands: at a typed place, or with its base on the ground or a face, aligned and sunk
+        $stands = [
+            ...$place(),
+            new Field('stand', FieldType::Choice, 'where it stands', 'place', ['place' => 'at the place', 'ground' => 'on the ground', 'face' => 'on']),
+            new Field('on', FieldType::Face, 'face it stands on', ''),
+            new Field('alignx', FieldType::Choice, 'aligned left and right', 'origin', ['origin' => 'from the origin', 'middle' => 'centred', 'low' => 'flush left', 'high' => 'flush right']),
+            new Field('aligny', FieldType::Choice, 'aligned front and back', 'origin', ['origin' => 'from the origin', 'middle' => 'centred', 'low' => 'flush in front', 'high' => 'flush behind']),
+            new Field('sink', FieldType::Length, 'sunk by', '0'),
+            new Field('facing', FieldType::Angle, 'turned about its middle', '0'),
+        ];
         $effect = new Field('effect', FieldType::Choice, 'what it does', 'add', self::EFFECTS);
         $along = new Field('along', FieldType::Choice, 'direction of the axis', 'z', self::AXES);
         $list = match ($this) {
@@ -69,25 +87,79 @@ enum StepKind: string
                 new Field('depth', FieldType::Size, 'depth', '20'),
                 new Field('height', FieldType::Size, 'height', '10'),
                 new Field('from', FieldType::Choice, 'measured from', 'middle', ['middle' => 'middle of its base', 'corner' => 'front left corner']),
-                ...$place(), $effect,
+                new Field('edges', FieldType::Choice, 'its edges', 'sharp', ['sharp' => 'sharp', 'round' => 'all rounded', 'upright' => 'upright ones rounded', 'cut' => 'all chamfered', 'uprightcut' => 'upright ones chamfered']),
+                new Field('bevel', FieldType::Size, 'size of its edges', '2'),
+                ...$stands, $effect,
             ],
             self::Cylinder => [
                 new Field('by', FieldType::Choice, 'how the round is given', 'diameter', self::ROUND),
                 new Field('round', FieldType::Size, 'diameter or radius', '10'),
                 new Field('length', FieldType::Size, 'length', '20'),
-                $along, ...$place(), $effect,
+                $along, ...$stands, $effect,
             ],
             self::Cone => [
                 new Field('by', FieldType::Choice, 'how the rounds are given', 'diameter', self::ROUND),
                 new Field('round', FieldType::SizeOrZero, 'round at the base', '20'),
                 new Field('tip', FieldType::SizeOrZero, 'round at the far end', '0'),
                 new Field('length', FieldType::Size, 'length', '20'),
-                $along, ...$place(), $effect,
+                $along, ...$stands, $effect,
             ],
             self::Ball => [
                 new Field('by', FieldType::Choice, 'how the round is given', 'diameter', self::ROUND),
                 new Field('round', FieldType::Size, 'diameter or radius', '20'),
-                ...$place(), $effect,
+                ...$stands, $effect,
+            ],
+            self::Tube => [
+                new Field('by', FieldType::Choice, 'how the round is given', 'diameter', self::ROUND),
+                new Field('round', FieldType::Size, 'diameter or radius', '20'),
+                new Field('wall', FieldType::Size, 'wall', '2'),
+                new Field('length', FieldType::Size, 'length', '20'),
+                $along, ...$stands, $effect,
+            ],
+            self::HalfBall => [
+                new Field('by', FieldType::Choice, 'how the round is given', 'diameter', self::ROUND),
+                new Field('round', FieldType::Size, 'diameter or radius', '20'),
+                ...$stands, $effect,
+            ],
+            self::HalfCylinder => [
+                new Field('by', FieldType::Choice, 'how the round is given', 'diameter', self::ROUND),
+                new Field('round', FieldType::Size, 'diameter or radius', '20'),
+                new Field('length', FieldType::Size, 'length', '40'),
+                ...$stands, $effect,
+            ],
+            self::Ring => [
+                new Field('by', FieldType::Choice, 'how the round is given', 'diameter', self::ROUND),
+                new Field('round', FieldType::Size, 'diameter or radius', '40'),
+                new Field('thick', FieldType::Size, 'thickness', '8'),
+                ...$stands, $effect,
+            ],
+            self::Wedge => [
+                new Field('width', FieldType::Size, 'width', '40'),
+                new Field('depth', FieldType::Size, 'depth', '20'),
+                new Field('height', FieldType::Size, 'height behind', '20'),
+                new Field('low', FieldType::SizeOrZero, 'height in front', '0'),
+                ...$stands, $effect,
+            ],
+            self::Roof => [
+                new Field('width', FieldType::Size, 'width', '40'),
+                new Field('depth', FieldType::Size, 'depth', '40'),
+                new Field('height', FieldType::Size, 'height', '20'),
+                ...$stands, $effect,
+            ],
+            self::Prism => [
+                new Field('sides', FieldType::Count, 'number of sides', '6'),
+                new Field('across', FieldType::Choice, 'measured', 'corners', ['corners' => 'across the corners', 'flats' => 'across the flats']),
+                new Field('round', FieldType::Size, 'width across', '20'),
+                new Field('height', FieldType::Size, 'height', '20'),
+                ...$stands, $effect,
+            ],
+            self::Pyramid => [
+                new Field('sides', FieldType::Count, 'number of sides', '4'),
+                new Field('across', FieldType::Choice, 'measured', 'flats', ['corners' => 'across the corners', 'flats' => 'across the flats']),
+                new Field('round', FieldType::Size, 'width across at the base', '20'),
+                new Field('tip', FieldType::SizeOrZero, 'width across at the top', '0'),
+                new Field('height', FieldType::Size, 'height', '20'),
+                ...$stands, $effect,
             ],
             self::Sketch => [
                 new Field('plane', FieldType::Choice, 'plane', 'ground', ['ground' => 'ground', 'front' => 'front plane', 'side' => 'side plane', 'face' => 'flat face']),
@@ -255,6 +327,16 @@ enum StepKind: string
         return $cache[$this->value] = array_combine(array_map(static fn (Field $f): string => $f->key, $list), $list);
     }
 
+    /**
+     * The kinds that are ready solids.
+     *
+     * @return list<self>
+     */
+    public static function solids(): array
+    {
+        return [self::Block, self::Cylinder, self::Tube, self::Cone, self::Ball, self::HalfBall, self::HalfCylinder, self::Ring, self::Wedge, self::Roof, self::Prism, self::Pyramid];
+    }
+
     /** Whether it makes something of its own that can be mirrored or repeated. */
     public function makes(): bool
     {
@@ -263,6 +345,16 @@ enum StepKind: string
 
     public function word(): string
     {
-        return ucfirst($this->value);
+        return ucfirst($this->label());
+    }
+
+    /** What the kind is called. */
+    public function label(): string
+    {
+        return match ($this) {
+            self::HalfBall => 'half ball',
+            self::HalfCylinder => 'half cylinder',
+            default => $this->value,
+        };
     }
 }

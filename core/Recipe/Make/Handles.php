@@ -30,9 +30,6 @@ final class Handles
         try {
             return match ($t->step->kind) {
                 StepKind::Extrude => self::extrude($t),
-                StepKind::Block => self::block($t),
-                StepKind::Cylinder, StepKind::Cone => self::round($t),
-                StepKind::Ball => [self::one($t, 'round', Vector::add(self::place($t), [$t->v->radius('round'), 0.0, 0.0]), [1.0, 0.0, 0.0], $t->text('by') === 'radius' ? 1.0 : 0.5)],
                 StepKind::Hole => self::hole($t),
                 StepKind::Pull => self::pull($t),
                 StepKind::Move, StepKind::Copy => self::along($t, ['x', 'y', 'z'], self::middle($t->part)),
@@ -43,7 +40,7 @@ final class Handles
                 },
                 StepKind::Sketch => self::offset($t, SketchPlacement::of($t->step, $t->part, $t->v)),
                 StepKind::Split, StepKind::Mirror => self::offset($t, $t->plane()),
-                default => [],
+                default => in_array($t->step->kind, StepKind::solids(), true) ? self::solid($t) : [],
             };
         } catch (StepProblem) {
             return [];
@@ -86,37 +83,41 @@ final class Handles
         return $out;
     }
 
-    /** @return list<Handle> */
-    private static function block(Task $t): array
+    /**
+     * A ready solid: its sizes at its sides, its place at the middle of its base.
+     *
+     * @return list<Handle>
+     */
+    private static function solid(Task $t): array
     {
-        $corner = $t->text('from') === 'corner';
-        $size = [$t->number('width'), $t->number('depth'), $t->number('height')];
-        $low = self::place($t);
-        if (! $corner) {
-            $low = Vector::add($low, [-$size[0] / 2, -$size[1] / 2, 0.0]);
-        }
-        $mid = Vector::add($low, $size, 0.5);
+        $own = ReadySolids::own($t);
+        $motion = Standing::motion($t, $own);
+        $box = $own->vertexBox();
+        $mid = [($box[0] + $box[3]) / 2, ($box[1] + $box[4]) / 2, ($box[2] + $box[5]) / 2];
+        $along = ['x' => 0, 'y' => 1][$t->text('along')] ?? ($t->step->kind === StepKind::HalfCylinder ? 0 : 2);
+        $placed = $t->text('stand') === 'place';
         $out = [];
-        foreach (['width', 'depth', 'height'] as $k => $key) {
+        $sides = ['width' => 0, 'depth' => 1, 'height' => 2, 'length' => $along, 'round' => $along === 0 ? 1 : 0];
+        foreach (array_intersect_key($sides, $t->step->kind->fields()) as $key => $k) {
+            $at = $mid;
+            $at[$k] = $box[$k + 3];
             $way = [0.0, 0.0, 0.0];
             $way[$k] = 1.0;
-            $out[] = self::one($t, $key, Vector::add($mid, $way, $size[$k] / 2), $way, $corner || $k === 2 ? 1.0 : 0.5);
+            // a side moves by half of what is added where the solid grows to both sides
+            $oneSided = $k === 2 ? $box[2] > -1e-9 || ! $placed : ($placed ? abs($box[$k]) < 1e-9 : ($t->text('align' . 'xy'[$k]) === 'low' || $t->text('from') === 'corner' && $t->text('align' . 'xy'[$k]) === 'origin'));
+            $per = $key === 'round' && $t->text('by') === 'radius' ? 1.0 : ($oneSided && $key !== 'round' ? 1.0 : 0.5);
+            if ($placed || $k === 2 || $t->text('align' . 'xy'[$k]) !== 'high') {
+                $out[] = self::one($t, $key, $motion->point([$at[0], $at[1], $at[2]]), $motion->direction($way), $per);
+            }
+        }
+        // moved in the plane it stands on, which a turn about its middle does not turn along
+        $plane = $t->text('stand') === 'face' ? $t->flatFace('on') : Transform::identity();
+        $base = $motion->point([$mid[0], $mid[1], $box[2]]);
+        foreach (['x' => [1.0, 0.0, 0.0], 'y' => [0.0, 1.0, 0.0]] as $key => $way) {
+            $out[] = self::one($t, $key, $base, $plane->direction($way));
         }
 
         return $out;
-    }
-
-    /** @return list<Handle> */
-    private static function round(Task $t): array
-    {
-        $axis = ['x' => [1.0, 0.0, 0.0], 'y' => [0.0, 1.0, 0.0], 'z' => [0.0, 0.0, 1.0]][$t->text('along')];
-        $across = $t->text('along') === 'x' ? [0.0, 1.0, 0.0] : [1.0, 0.0, 0.0];
-        $from = self::place($t);
-
-        return [
-            self::one($t, 'length', Vector::add($from, $axis, $t->number('length')), $axis),
-            self::one($t, 'round', Vector::add($from, $across, $t->v->radius('round')), $across, $t->text('by') === 'radius' ? 1.0 : 0.5),
-        ];
     }
 
     /** @return list<Handle> */
@@ -178,12 +179,6 @@ final class Handles
     private static function offset(Task $t, ?Transform $plane): array
     {
         return $plane === null || ! isset($t->step->kind->fields()['offset']) || ($t->step->kind === StepKind::Sketch && $t->step->drawn()->entities === [] && $t->step->shapes() === []) ? [] : [self::one($t, 'offset', $plane->t, $plane->direction([0.0, 0.0, 1.0]))];
-    }
-
-    /** @return V */
-    private static function place(Task $t): array
-    {
-        return $t->v->place();
     }
 
     /** @return V middle of a part's box */

@@ -74,8 +74,11 @@ final class Making
     /** What a step makes of its own; null for one that only changes the part. @throws StepProblem */
     public static function tool(Task $t): ?Solid
     {
+        if (in_array($t->step->kind, StepKind::solids(), true)) {
+            return self::guarded(static fn (): Solid => ReadySolids::make($t));
+        }
+
         return match ($t->step->kind) {
-            StepKind::Block, StepKind::Cylinder, StepKind::Cone, StepKind::Ball => ReadySolids::make($t),
             StepKind::Extrude => self::guarded(static fn (): Solid => Extruding::make($t)),
             StepKind::Revolve => Revolving::make($t),
             StepKind::Sweep => Sweeping::make($t),

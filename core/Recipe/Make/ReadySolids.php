@@ -9,30 +9,55 @@ use Cubo\Recipe\Message;
 use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Maker\Primitives;
+use Cubo\Solid\Maker\Shapes;
+use Cubo\Solid\Maker\SoftBlock;
+use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 
-/** Solids that are there ready made: block, cylinder, cone, ball. */
+/** Solids that are there ready made, each in its own frame, and then stood in its place. */
 final class ReadySolids
 {
     public static function make(Task $t): Solid
     {
-        return match ($t->step->kind) {
-            StepKind::Block => self::block($t),
-            StepKind::Cylinder => self::upright($t, Primitives::cylinder($t->step->id, $t->v->radius('round'), $t->number('length'))),
-            StepKind::Cone => self::cone($t),
-            default => Primitives::sphere($t->step->id, $t->v->radius('round'))->moved(Transform::translation($t->v->place())),
-        };
+        return Standing::placed($t, self::own($t));
+    }
+
+    /** The solid in its own frame: upright ones around the z axis on the ground, blocks as they are measured. */
+    public static function own(Task $t): Solid
+    {
+        $id = $t->step->id;
+        $n = $t->number(...);
+        try {
+            return match ($t->step->kind) {
+                StepKind::Block => self::block($t),
+                StepKind::Cylinder => self::along($t, Primitives::cylinder($id, $t->v->radius('round'), $n('length'))),
+                StepKind::Cone => self::along($t, self::cone($t)),
+                StepKind::Tube => self::along($t, self::tube($t)),
+                StepKind::Ball => Primitives::sphere($id, $t->v->radius('round')),
+                StepKind::HalfBall => Shapes::cap($id, $t->v->radius('round'), $t->v->radius('round')),
+                StepKind::HalfCylinder => Shapes::halfCylinder($id, $t->v->radius('round'), $n('length')),
+                StepKind::Ring => self::ring($t),
+                StepKind::Wedge => Shapes::wedge($id, $n('width'), $n('depth'), $n('low'), $n('height'))->moved(Transform::translation([-$n('width') / 2, -$n('depth') / 2, 0.0])),
+                StepKind::Roof => Shapes::roof($id, $n('width'), $n('depth'), $n('height')),
+                StepKind::Prism => Shapes::prism($id, self::sides($t), self::corners($t, 'round'), $n('height')),
+                default => Shapes::pyramid($id, self::sides($t), self::corners($t, 'round'), self::corners($t, 'tip'), $n('height')),
+            };
+        } catch (Refused $r) {
+            throw $t->refused($r, 'This shape cannot be.', ['too-wide' => 'bevel', 'no-hole' => 'thick', 'no-wall' => 'wall'][$r->reason] ?? null);
+        }
     }
 
     private static function block(Task $t): Solid
     {
         $size = [$t->number('width'), $t->number('depth'), $t->number('height')];
-        $at = $t->v->place();
-        if ($t->text('from') === 'middle') {
-            $at = [$at[0] - $size[0] / 2, $at[1] - $size[1] / 2, $at[2]];
-        }
+        $edges = $t->text('edges');
+        $solid = match ($edges) {
+            'round', 'upright' => SoftBlock::rounded($t->step->id, $size, $t->number('bevel'), $edges === 'round'),
+            'cut', 'uprightcut' => SoftBlock::chamfered($t->step->id, $size, $t->number('bevel'), $edges === 'cut'),
+            default => Primitives::block($t->step->id, [0.0, 0.0, 0.0], $size),
+        };
 
-        return Primitives::block($t->step->id, $at, $size);
+        return $t->text('from') === 'middle' ? $solid->moved(Transform::translation([-$size[0] / 2, -$size[1] / 2, 0.0])) : $solid;
     }
 
     private static function cone(Task $t): Solid
@@ -43,18 +68,52 @@ final class ReadySolids
             throw new StepProblem(new Message('not-positive', 'This cone has no width.', 'Both ends are 0. One of them must be more.', 'round'));
         }
 
-        return self::upright($t, Primitives::cone($t->step->id, $base, $tip, $t->number('length')));
+        return Primitives::cone($t->step->id, $base, $tip, $t->number('length'));
     }
 
-    /** Lays an upright solid along the step's axis and puts it in its place. */
-    private static function upright(Task $t, Solid $solid): Solid
+    private static function tube(Task $t): Solid
     {
-        $turn = match ($t->text('along')) {
-            'x' => Transform::rotation(1, 90.0),
-            'y' => Transform::rotation(0, -90.0),
-            default => Transform::identity(),
-        };
+        $outer = $t->v->radius('round');
+        $wall = $t->number('wall');
+        if ($wall >= $outer) {
+            throw new StepProblem(new Message('no-wall', 'This tube has no hole.', 'Its wall must be less than ' . $t->unit->brief($outer) . " {$t->unit->value}.", 'wall'));
+        }
 
-        return $solid->moved($turn->then(Transform::translation($t->v->place())));
+        return Shapes::tube($t->step->id, $outer, $outer - $wall, $t->number('length'));
+    }
+
+    /** Given by its outside and its thickness; it lies on the ground. */
+    private static function ring(Task $t): Solid
+    {
+        $tube = $t->number('thick') / 2;
+        $outer = $t->v->radius('round');
+        if (2 * $tube >= $outer) {
+            throw new StepProblem(new Message('no-hole', 'This ring has no hole.', 'Its thickness must be less than ' . $t->unit->brief($outer) . " {$t->unit->value}.", 'thick'));
+        }
+
+        return Shapes::torus($t->step->id, $outer - $tube, $tube);
+    }
+
+    private static function sides(Task $t): int
+    {
+        $n = (int) $t->number('sides');
+
+        return $n >= 3 ? $n : throw new StepProblem(new Message('no-polygon', 'This is no polygon.', 'It needs at least three sides.', 'sides'));
+    }
+
+    /** Radius of the circle through the corners, for a width across corners or flats; across flats an odd polygon is as wide as its inner circle. */
+    private static function corners(Task $t, string $key): float
+    {
+        return $t->number($key) / 2 / ($t->text('across') === 'flats' ? cos(M_PI / self::sides($t)) : 1.0);
+    }
+
+    /** Lays an upright solid along the step's axis. */
+    private static function along(Task $t, Solid $solid): Solid
+    {
+        return match ($t->text('along')) {
+            'x' => $solid->moved(Transform::rotation(1, 90.0)),
+            'y' => $solid->moved(Transform::rotation(0, -90.0)),
+            default => $solid,
+        };
     }
 }

@@ -105,6 +105,21 @@ final class Shapes
     }
 
     /**
+     * A roof standing around the origin, its ridge running to the back.
+     */
+    public static function roof(string $step, float $width, float $depth, float $height): Solid
+    {
+        self::sizes($width, $depth, $height);
+        $points = [[-$width / 2, 0.0, 'bottom'], [$width / 2, 0.0, 'right'], [0.0, $height, 'left']];
+        // the profile's u runs along x, its v upwards, the length along -y
+        $lay = new Transform([1.0, 0.0, 0.0, 0.0, 0.0, -1.0, 0.0, 1.0, 0.0]);
+        $names = ['start' => 'back', 'end' => 'front'];
+
+        return Extrusion::straight($step, self::profile($points), -$depth / 2, $depth / 2, $lay)
+            ->renamed(static fn (string $n): string => preg_replace_callback('/:(start|end)$/', static fn (array $m): string => ':' . $names[$m[1]], $n) ?? $n);
+    }
+
+    /**
      * A prism over a regular polygon, a corner at +x.
      *
      * @param int $sides at least 3

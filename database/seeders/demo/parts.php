@@ -125,4 +125,21 @@ return [
             ['id' => 's8', 'kind' => 'copy', 'name' => 'A second one', 'times' => '1', 'x' => '70'],
         ],
     ],
+    'feeder' => [
+        'title' => 'Bird feeder on its post',
+        'brief' => "Built from ready solids alone. Each one stands on the one below: if the post gets taller, the table and the roof go up with it.",
+        'unit' => 'mm',
+        'steps' => [
+            ['id' => 's1', 'kind' => 'prism', 'name' => 'Foot', 'sides' => '6', 'across' => 'flats', 'round' => '60', 'height' => '8', 'stand' => 'ground'],
+            ['id' => 's2', 'kind' => 'tube', 'name' => 'Post', 'round' => '16', 'wall' => '3', 'length' => '60', 'stand' => 'face', 'on' => 's1:top', 'alignx' => 'middle', 'aligny' => 'middle'],
+            ['id' => 's3', 'kind' => 'block', 'name' => 'Table', 'width' => '70', 'depth' => '50', 'height' => '6', 'edges' => 'upright', 'bevel' => '6', 'stand' => 'face', 'on' => 's2:top', 'alignx' => 'middle', 'aligny' => 'middle', 'sink' => '2'],
+            ['id' => 's4', 'kind' => 'halfball', 'name' => 'Bowl', 'round' => '20', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'middle', 'aligny' => 'middle', 'x' => '-20'],
+            ['id' => 's5', 'kind' => 'halfcylinder', 'name' => 'Perch', 'round' => '6', 'length' => '30', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'middle', 'aligny' => 'low', 'y' => '2', 'x' => '12'],
+            ['id' => 's6', 'kind' => 'ring', 'name' => 'Rim', 'round' => '22', 'thick' => '4', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'middle', 'aligny' => 'middle', 'x' => '14', 'y' => '4', 'sink' => '1'],
+            ['id' => 's7', 'kind' => 'block', 'name' => 'Wall', 'width' => '50', 'depth' => '4', 'height' => '26', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'middle', 'aligny' => 'high', 'y' => '-2'],
+            ['id' => 's8', 'kind' => 'roof', 'name' => 'Roof', 'width' => '60', 'depth' => '20', 'height' => '14', 'stand' => 'face', 'on' => 's7:top', 'alignx' => 'middle', 'aligny' => 'middle', 'sink' => '1'],
+            ['id' => 's9', 'kind' => 'wedge', 'name' => 'Brace', 'width' => '4', 'depth' => '16', 'height' => '16', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'middle', 'aligny' => 'high', 'y' => '-6'],
+            ['id' => 's10', 'kind' => 'pyramid', 'name' => 'Point', 'sides' => '4', 'across' => 'flats', 'round' => '10', 'tip' => '0', 'height' => '10', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'high', 'aligny' => 'low', 'x' => '-8', 'y' => '10', 'facing' => '45'],
+        ],
+    ],
 ];

@@ -146,7 +146,7 @@ export function mountDoes(stage) {
       if (l < 0.12) continue;
       const u = [dir[0] / l, dir[1] / l];
       const p = (k, s) => `${(x + u[0] * k - u[1] * s).toFixed(1)} ${(y + u[1] * k + u[0] * s).toFixed(1)}`;
-      const g = svg('g', { class: `handle ${plain(field) ? '' : 'fixed'}`, 'data-handle': h.key });
+      const g = svg('g', { class: `handle ${plain(field) ? '' : 'fixed'} ${h.key === 'x' || h.key === 'y' || h.key === 'z' ? 'moves' : ''}`, 'data-handle': h.key });
       svg('path', { d: `M${p(0, 0)}L${p(30, 0)}`, class: 'reach' }, g);
       svg('path', { d: `M${p(0, 0)}L${p(24, 0)}`, class: 'shaft' }, g);
       svg('path', { d: `M${p(38, 0)}L${p(22, 8)}L${p(26, 0)}L${p(22, -8)}Z`, class: 'head' }, g);

@@ -1,16 +1,40 @@
 {{-- One step as a sentence: with its values as fields on the bench, as plain words where it is only read. --}}
 @switch($kind)
 @case('block')
-Place a block {!! $name !!}, {!! $f->typed('width', 'width') !!} by {!! $f->typed('depth', 'depth') !!} by {!! $f->typed('height', 'height') !!} {{ $u }}, {!! $f->chosen('from') !!} at {!! $f->place() !!}
+Place a block {!! $name !!}, {!! $f->typed('width', 'width') !!} by {!! $f->typed('depth', 'depth') !!} by {!! $f->typed('height', 'height') !!} {{ $u }}, its edges {!! $f->chosen('edges') !!}@if ($step->text('edges') !== 'sharp') by {!! $f->typed('bevel', 'size of its edges') !!} {{ $u }}@endif, {!! $f->stands($f->chosen('from') . ' ') !!}
 @break
 @case('cylinder')
-Place a cylinder {!! $name !!}, {!! $f->chosen('by') !!} {!! $f->typed('round', $step->text('by')) !!}, length {!! $f->typed('length', 'length') !!} {{ $u }}, {!! $f->chosen('along') !!}, from {!! $f->place() !!}
+Place a cylinder {!! $name !!}, {!! $f->round() !!}, length {!! $f->typed('length', 'length') !!} {{ $u }}, {!! $f->chosen('along') !!}, {!! $f->stands('its beginning ') !!}
+@break
+@case('tube')
+Place a tube {!! $name !!}, {!! $f->round() !!} outside, wall {!! $f->typed('wall', 'wall') !!}, length {!! $f->typed('length', 'length') !!} {{ $u }}, {!! $f->chosen('along') !!}, {!! $f->stands('its beginning ') !!}
 @break
 @case('cone')
-Place a cone {!! $name !!}, {!! $f->chosen('by') !!} {!! $f->typed('round', $step->text('by') . ' at the base') !!} to {!! $f->typed('tip', $step->text('by') . ' at the far end') !!}, length {!! $f->typed('length', 'length') !!} {{ $u }}, {!! $f->chosen('along') !!}, from {!! $f->place() !!}
+Place a cone {!! $name !!}, {!! $f->chosen('by') !!} {!! $f->typed('round', $step->text('by') . ' at the base') !!} to {!! $f->typed('tip', $step->text('by') . ' at the far end') !!}, length {!! $f->typed('length', 'length') !!} {{ $u }}, {!! $f->chosen('along') !!}, {!! $f->stands('its base ') !!}
 @break
 @case('ball')
-Place a ball {!! $name !!}, {!! $f->chosen('by') !!} {!! $f->typed('round', $step->text('by')) !!} {{ $u }}, its middle at {!! $f->place() !!}
+Place a ball {!! $name !!}, {!! $f->round() !!} {{ $u }}, {!! $f->stands('its middle ') !!}
+@break
+@case('halfball')
+Place a half ball {!! $name !!}, {!! $f->round() !!} {{ $u }}, {!! $f->stands('the middle of its flat ') !!}
+@break
+@case('halfcylinder')
+Place a half cylinder {!! $name !!}, {!! $f->round() !!}, length {!! $f->typed('length', 'length') !!} {{ $u }}, {!! $f->stands('the middle of its flat ') !!}
+@break
+@case('ring')
+Place a ring {!! $name !!}, {!! $f->round() !!} outside, {!! $f->typed('thick', 'thickness') !!} {{ $u }} thick, {!! $f->stands('its middle ') !!}
+@break
+@case('wedge')
+Place a wedge {!! $name !!}, {!! $f->typed('width', 'width') !!} by {!! $f->typed('depth', 'depth') !!}, {!! $f->typed('height', 'height behind') !!} high behind and {!! $f->typed('low', 'height in front') !!} {{ $u }} in front, {!! $f->stands('the middle of its base ') !!}
+@break
+@case('roof')
+Place a roof {!! $name !!}, {!! $f->typed('width', 'width') !!} by {!! $f->typed('depth', 'depth') !!}, {!! $f->typed('height', 'height') !!} {{ $u }} high, {!! $f->stands('the middle of its base ') !!}
+@break
+@case('prism')
+Place a prism {!! $name !!} with {!! $f->typed('sides', 'number of sides') !!} sides, {!! $f->typed('round', 'width across') !!} {!! $f->chosen('across') !!}, {!! $f->typed('height', 'height') !!} {{ $u }} high, {!! $f->stands('the middle of its base ') !!}
+@break
+@case('pyramid')
+Place a pyramid {!! $name !!} with {!! $f->typed('sides', 'number of sides') !!} sides, {!! $f->typed('round', 'width across at the base') !!} {!! $f->chosen('across') !!} at the base and {!! $f->typed('tip', 'width across at the top') !!} at the top, {!! $f->typed('height', 'height') !!} {{ $u }} high, {!! $f->stands('the middle of its base ') !!}
 @break
 @case('sketch')
 @php $count = count($f->result?->regions ?? []); @endphp

@@ -12,6 +12,14 @@
     @case('cylinder')<path d="M6 6.5V17.5a9 3.6 0 0 0 18 0V6.5Z" {!! $side !!}/><path d="M6 6.5a9 3.6 0 1 0 18 0a9 3.6 0 1 0 -18 0" {!! $top !!}/><path d="M6 6.5a9 3.6 0 1 0 18 0a9 3.6 0 1 0 -18 0M6 6.5V17.5a9 3.6 0 0 0 18 0V6.5" {!! $ink !!}/>@break
     @case('cone')<path d="M15 2L5.5 17a9.5 4 0 0 0 19 0Z" {!! $top !!}/><path d="M15 2L5.5 17a9.5 4 0 0 0 19 0Z" {!! $ink !!}/>@break
     @case('ball')<path d="M15 2.5a9.5 9.5 0 1 0 .01 0" {!! $top !!}/><path d="M15 2.5a9.5 9.5 0 1 0 .01 0M5.5 12a9.5 3.6 0 0 0 19 0" {!! $ink !!}/>@break
+    @case('tube')<path d="M6 6.5V17.5a9 3.6 0 0 0 18 0V6.5Z" {!! $side !!}/><path d="M6 6.5a9 3.6 0 1 0 18 0a9 3.6 0 1 0 -18 0" {!! $top !!}/><path d="M10.5 6.5a4.5 1.7 0 1 0 9 0a4.5 1.7 0 1 0 -9 0" {!! $side !!}/><path d="M6 6.5a9 3.6 0 1 0 18 0a9 3.6 0 1 0 -18 0M6 6.5V17.5a9 3.6 0 0 0 18 0V6.5M10.5 6.5a4.5 1.7 0 1 0 9 0a4.5 1.7 0 1 0 -9 0" {!! $ink !!}/>@break
+    @case('halfball')<path d="M5 17a10 11 0 0 1 20 0a10 4 0 0 1 -20 0" {!! $top !!}/><path d="M5 17a10 11 0 0 1 20 0M5 17a10 4 0 0 0 20 0" {!! $ink !!}/>@break
+    @case('halfcylinder')<path d="M4 19V15a6 6 0 0 1 12 0L27 10V13L16 20Z" {!! $side !!}/><path d="M4 17a6 7 0 0 1 12 0Z" {!! $top !!}/><path d="M4 17a6 7 0 0 1 12 0H4M9 10L19 5a6 7 0 0 1 7.5 7L16 17" {!! $ink !!}/>@break
+    @case('ring')<path d="M3 12a12 6.5 0 1 0 24 0a12 6.5 0 1 0 -24 0M10 12a5 2 0 1 0 10 0a5 2 0 1 0 -10 0" fill="var(--color-birch-top)" fill-rule="evenodd"/><path d="M3 12a12 6.5 0 1 0 24 0a12 6.5 0 1 0 -24 0M10 11.5a5 2 0 1 0 10 0a5 2 0 1 0 -10 0" {!! $ink !!}/>@break
+    @case('wedge')<path d="M4 17L14 21L26 16V6L14 11Z" {!! $side !!}/><path d="M4 17L16 11L26 6L14 21Z" {!! $top !!}/><path d="M4 17L14 21L26 16V6L4 17M14 21L26 6" {!! $ink !!}/>@break
+    @case('roof')<path d="M4 17L10 7L21 4L26 14L16 20Z" {!! $side !!}/><path d="M10 7L21 4L26 14L16 20Z" {!! $top !!}/><path d="M4 17L10 7L16 20ZM10 7L21 4L26 14L16 20" {!! $ink !!}/>@break
+    @case('prism')<path d="M5 7L10 4H20L25 7L20 10H10Z" {!! $top !!}/><path d="M5 7V17L10 21H20L25 17V7L20 10H10Z" {!! $side !!}/><path d="M5 7L10 4H20L25 7L20 10H10ZM5 7V17L10 21H20L25 17V7M10 10V21M20 10V21" {!! $ink !!}/>@break
+    @case('pyramid')<path d="M15 3L26 16L15 21L4 16Z" {!! $side !!}/><path d="M15 3L15 21L4 16Z" {!! $top !!}/><path d="M15 3L26 16L15 21L4 16ZM15 3V21" {!! $ink !!}/>@break
     @case('sketch')<path d="M2 20H28" {!! $pencil !!}/><path d="M5 20V7L12 7A6 6 0 0 1 24 9V20Z" {!! $ink !!}/>@break
     @case('extrude')<path d="M5 9L15 4L25 9L15 14Z" {!! $top !!}/><path d="M15 20V10M12 13L15 9.5L18 13" {!! $violet !!}/><path d="M5 9L15 4L25 9L15 14ZM5 9V17M25 9V17M5 17L15 22L25 17" {!! $ink !!}/>@break
     @case('move')<path d="M3 12H11V20H3Z" {!! $pencil !!}/><path d="M17 6H27V16H17Z" {!! $top !!}/><path d="M17 6H27V16H17Z" {!! $ink !!}/><path d="M5 7H12M9.5 4L12.5 7L9.5 10" {!! $violet !!}/>@break

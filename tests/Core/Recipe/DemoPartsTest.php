@@ -30,7 +30,7 @@ it('opens every demo part without a warning, closed', function (string $key) {
     expect(Soundness::faults($state->part()))->toBe([])->and($m->isClosed())->toBeTrue()->and($m->mass()->volume)->toBeGreaterThan(0.0)
         // it stands on the ground
         ->and($m->bounds()->min[2])->toEqualWithDelta(0.0, 1e-9);
-})->with(['vane', 'cup', 'spout', 'label', 'shelf', 'tray']);
+})->with(['vane', 'cup', 'spout', 'label', 'shelf', 'tray', 'feeder']);
 
 it('uses every kind of step in them', function () {
     $used = [];

@@ -60,8 +60,8 @@ it('puts arrows where a value ends, along the way it grows', function (array $st
     'an extrusion down' => [[['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's1', 'distance' => '8', 'direction' => 'down', 'start' => '2']], [['distance', [0, 0, -10], [0, 0, -1], 1.0]]],
     'evenly' => [[['kind' => 'sketch', 'plane' => 'front', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's1', 'extent' => 'middle', 'distance' => '8']], [['distance', [0, -4, 0], [0, -1, 0], 0.5]]],
     'both ways' => [[['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's1', 'extent' => 'both', 'distance' => '8', 'second' => '3']], [['distance', [0, 0, 8], [0, 0, 1], 1.0], ['second', [0, 0, -3], [0, 0, -1], 1.0]]],
-    'a block about its middle' => [[['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '20', 'x' => '1']], [['width', [31, 0, 10], [1, 0, 0], 0.5], ['depth', [1, 20, 10], [0, 1, 0], 0.5], ['height', [1, 0, 20], [0, 0, 1], 1.0]]],
-    'a cylinder lying' => [[['kind' => 'cylinder', 'by' => 'radius', 'round' => '5', 'length' => '30', 'along' => 'x']], [['length', [30, 0, 0], [1, 0, 0], 1.0], ['round', [0, 5, 0], [0, 1, 0], 1.0]]],
+    'a block about its middle' => [[['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '20', 'x' => '1']], [['width', [31, 0, 10], [1, 0, 0], 0.5], ['depth', [1, 20, 10], [0, 1, 0], 0.5], ['height', [1, 0, 20], [0, 0, 1], 1.0], ['x', [1, 0, 0], [1, 0, 0], 1.0], ['y', [1, 0, 0], [0, 1, 0], 1.0]]],
+    'a cylinder lying' => [[['kind' => 'cylinder', 'by' => 'radius', 'round' => '5', 'length' => '30', 'along' => 'x']], [['length', [30, 0, 0], [1, 0, 0], 1.0], ['round', [15, 5, 0], [0, 1, 0], 1.0], ['x', [15, 0, -5], [1, 0, 0], 1.0], ['y', [15, 0, -5], [0, 1, 0], 1.0]]],
     'nothing to draw' => [[['kind' => 'block'], ['kind' => 'round', 'edges' => ['s1:front / s1:top']]], []],
     'a value that cannot be read' => [[['kind' => 'block', 'width' => 'wide']], []],
 ]);
