@@ -9,11 +9,13 @@ use Cubo\Check\Exercise;
 use Cubo\Check\Proposer;
 use Cubo\Check\Report;
 use Cubo\Check\Requirement;
+use Cubo\Measure\MassProperties;
 use Cubo\Measure\PartMeasures;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
+use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Maker\Primitives;
 use Cubo\Solid\Solid;
 
@@ -48,6 +50,18 @@ final class Parts
         $r = self::build($steps, $unit)->results['s' . count($steps)];
 
         return $r->messages === [] ? $r->status : $r->messages[0]->code . ($r->messages[0]->field === null ? '' : '@' . $r->messages[0]->field);
+    }
+
+    /** Volume by which two solids differ, mm3. */
+    public static function unlike(Solid $a, Solid $b): float
+    {
+        $over = static function (Solid $p, Solid $q): float {
+            $d = BooleanOperation::difference($p, $q);
+
+            return $d->isEmpty() ? 0.0 : (new MassProperties($d))->volume;
+        };
+
+        return $over($a, $b) + $over($b, $a);
     }
 
     public static function box(float $w, float $d, float $h, float $x = 0, float $y = 0, float $z = 0, string $name = 'a'): Solid

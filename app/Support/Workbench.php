@@ -35,7 +35,7 @@ final class Workbench
     private const SHEETS = 3;
 
     /** Raise when previews hold something else. */
-    private const PREVIEWS = 1;
+    private const PREVIEWS = 2;
 
     public function __construct(private readonly PartFiles $files) {}
 
@@ -125,7 +125,7 @@ final class Workbench
         return new Evaluator(new TriedParts($this->files), 3.0);
     }
 
-    /** @return array{added: mixed, removed: mixed, handles: mixed, areas: mixed} what a step does, for the stage */
+    /** @return array{added: mixed, removed: mixed, handles: mixed, areas: mixed, lies: mixed} what a step does, for the stage */
     public function preview(Document $recipe, Step $step): array
     {
         $before = $this->evaluate($recipe->upTo($step->id));

@@ -29,8 +29,9 @@ final readonly class Preview
     /**
      * @param list<Handle> $handles
      * @param list<array{number: int, taken: bool, loops: list<list<array{float,float,float}>>}> $areas regions of its sketch in space
+     * @param string $lies how a shape lies to what is there already, in words
      */
-    private function __construct(public ?Solid $added, public ?Solid $removed, public array $handles, public array $areas) {}
+    private function __construct(public ?Solid $added, public ?Solid $removed, public array $handles, public array $areas, public string $lies = '') {}
 
     /**
      * Exactly: the difference between the part before and after the step; neither part of it where the step changes most of
@@ -52,7 +53,7 @@ final readonly class Preview
             }
         }
 
-        return new self($added, $removed, Handles::of($task), self::areas($task));
+        return new self($added, $removed, Handles::of($task), self::areas($task), self::lies($task, $recipe));
     }
 
     /**
@@ -69,7 +70,7 @@ final readonly class Preview
         $tool = Making::tool($task);
         $cuts = $step->kind->makes() && Making::effect($step) === 'cut';
 
-        return new self($cuts ? null : $tool, $cuts ? $tool : null, Handles::of($task), []);
+        return new self($cuts ? null : $tool, $cuts ? $tool : null, Handles::of($task), [], self::lies($task, $recipe));
     }
 
     /** @param callable(Recipe): PartState $evaluate */
@@ -118,6 +119,18 @@ final readonly class Preview
             return [BooleanOperation::intersection($a, $crop), BooleanOperation::intersection($b, $crop)];
         } catch (BooleanFailed) {
             return [$a, $b];
+        }
+    }
+
+    private static function lies(Task $t, Recipe $recipe): string
+    {
+        if ($t->step->off || ! in_array($t->step->kind, StepKind::solids(), true)) {
+            return '';
+        }
+        try {
+            return Neighbours::words(Making::tool($t) ?? new Solid, $t->part, $recipe);
+        } catch (StepProblem) {
+            return '';
         }
     }
 

@@ -18,6 +18,7 @@ use App\Support\Workbench;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\DensityUnit;
+use Cubo\Recipe\Aligning;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\Rebasing;
@@ -92,7 +93,7 @@ final class BenchController extends Controller
         $this->authorize('edit', $recipe);
         $input = $request->validate([
             'version' => ['required', 'integer'],
-            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'undo', 'redo'])],
+            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'align', 'undo', 'redo'])],
             'step' => ['nullable', 'string', 'max:12'],
             'kind' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:60'],
@@ -102,6 +103,10 @@ final class BenchController extends Controller
             'trial' => ['nullable', 'boolean'],
             'of' => ['nullable', 'array', 'max:3'],
             'whole' => ['nullable', 'boolean'],
+            'steps' => ['nullable', 'array', 'max:60'],
+            'against' => ['nullable', 'string', 'max:12'],
+            'how' => ['nullable', 'string', 'max:12'],
+            'way' => ['nullable', 'string', 'max:1'],
             'colour' => ['nullable', 'string', 'max:20'],
             'places' => ['nullable', 'integer', 'between:-200,200'],
             'index' => ['nullable', 'integer', 'between:0,200'],
@@ -166,6 +171,7 @@ final class BenchController extends Controller
             'delete' => $d->without($step),
             'shift' => (new Reliance($d))->inTheWay($step, (int) ($in['places'] ?? 0)) === null ? $d->shifted($step, (int) ($in['places'] ?? 0)) : $d,
             'paint' => Editing::paint($d, $this->painted($d, StageController::names($in['of'] ?? null), (bool) ($in['whole'] ?? false)), (string) ($in['colour'] ?? '')),
+            'align' => $this->aligned($d, $in),
             'pin' => Editing::pin($d, StageController::names($in['of'] ?? null)),
             'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),
             'add-shape' => Editing::addShape($d, $step, (string) ($in['kind'] ?? '')),
@@ -194,6 +200,26 @@ final class BenchController extends Controller
         }
 
         return Rebasing::follow($before, $after, $id, $this->bench->evaluate(...));
+    }
+
+    /** @param array<string, mixed> $in */
+    private function aligned(Document $d, array $in): Document
+    {
+        $ids = array_values(array_filter((array) ($in['steps'] ?? []), static fn (mixed $id): bool => is_string($id) && $d->step($id) !== null));
+        $way = (string) ($in['way'] ?? '');
+        $how = (string) ($in['how'] ?? '');
+        if ($how === 'stack') {
+            return Aligning::stack($d, $ids, $this->bench->evaluate(...));
+        }
+        if (! in_array($way, Aligning::WAYS, true)) {
+            return $d;
+        }
+
+        return match (true) {
+            $how === 'space' => Aligning::space($d, $ids, $way, $this->bench->evaluate(...)),
+            in_array($how, Aligning::SIDES, true) => Aligning::align($d, $ids, (string) ($in['against'] ?? ''), $way, $how, $this->bench->evaluate(...)),
+            default => $d,
+        };
     }
 
     /**

@@ -89,7 +89,7 @@ final class StageController extends Controller
         try {
             $seen = PreviewJson::of(Preview::quick($tried, $it, $trying->evaluate(...)));
         } catch (StepProblem $p) {
-            $seen = ['added' => null, 'removed' => null, 'handles' => [], 'areas' => []];
+            $seen = ['added' => null, 'removed' => null, 'handles' => [], 'areas' => [], 'lies' => ''];
             $message ??= $p->note;
         }
 

@@ -39,8 +39,8 @@ final class ReadySolids
                 StepKind::Ring => self::ring($t),
                 StepKind::Wedge => Shapes::wedge($id, $n('width'), $n('depth'), $n('low'), $n('height'))->moved(Transform::translation([-$n('width') / 2, -$n('depth') / 2, 0.0])),
                 StepKind::Roof => Shapes::roof($id, $n('width'), $n('depth'), $n('height')),
-                StepKind::Prism => Shapes::prism($id, self::sides($t), self::corners($t, 'round'), $n('height')),
-                default => Shapes::pyramid($id, self::sides($t), self::corners($t, 'round'), self::corners($t, 'tip'), $n('height')),
+                StepKind::Prism => self::onFlat($t, Shapes::prism($id, self::sides($t), self::corners($t, 'round'), $n('height'))),
+                default => self::onFlat($t, Shapes::pyramid($id, self::sides($t), self::corners($t, 'round'), self::corners($t, 'tip'), $n('height'))),
             };
         } catch (Refused $r) {
             throw $t->refused($r, 'This shape cannot be.', ['too-wide' => 'bevel', 'no-hole' => 'thick', 'no-wall' => 'wall'][$r->reason] ?? null);
@@ -105,6 +105,12 @@ final class ReadySolids
     private static function corners(Task $t, string $key): float
     {
         return $t->number($key) / 2 / ($t->text('across') === 'flats' ? cos(M_PI / self::sides($t)) : 1.0);
+    }
+
+    /** What is measured across its flats shows a flat to the right, so that a square one stands square. */
+    private static function onFlat(Task $t, Solid $solid): Solid
+    {
+        return $t->text('across') === 'flats' ? $solid->moved(Transform::rotation(2, 180.0 / self::sides($t))) : $solid;
     }
 
     /** Lays an upright solid along the step's axis. */

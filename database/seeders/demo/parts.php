@@ -139,7 +139,7 @@ return [
             ['id' => 's7', 'kind' => 'block', 'name' => 'Wall', 'width' => '50', 'depth' => '4', 'height' => '26', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'middle', 'aligny' => 'high', 'y' => '-2'],
             ['id' => 's8', 'kind' => 'roof', 'name' => 'Roof', 'width' => '60', 'depth' => '20', 'height' => '14', 'stand' => 'face', 'on' => 's7:top', 'alignx' => 'middle', 'aligny' => 'middle', 'sink' => '1'],
             ['id' => 's9', 'kind' => 'wedge', 'name' => 'Brace', 'width' => '4', 'depth' => '16', 'height' => '16', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'middle', 'aligny' => 'high', 'y' => '-6'],
-            ['id' => 's10', 'kind' => 'pyramid', 'name' => 'Point', 'sides' => '4', 'across' => 'flats', 'round' => '10', 'tip' => '0', 'height' => '10', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'high', 'aligny' => 'low', 'x' => '-8', 'y' => '10', 'facing' => '45'],
+            ['id' => 's10', 'kind' => 'pyramid', 'name' => 'Point', 'sides' => '4', 'across' => 'flats', 'round' => '10', 'tip' => '0', 'height' => '10', 'stand' => 'face', 'on' => 's3:top', 'alignx' => 'high', 'aligny' => 'low', 'x' => '-8', 'y' => '10'],
         ],
     ],
 ];

@@ -58,6 +58,8 @@ export function mountDoes(stage) {
       legend.querySelector('[data-added]').hidden = !seen.added;
       legend.querySelector('[data-removed]').hidden = !seen.removed;
     }
+    const place = step?.querySelector('[data-lies]');
+    if (place) place.textContent = seen.lies ?? '';
     stage.redraw();
   }
 

@@ -23,7 +23,7 @@ export function mountTools(stage) {
   mountSection(stage, panels.cut);
   let open = null;
 
-  const tools = { measure: measuring(stage, panels.measure), cut: { start: () => stage.cutting.start(), stop: () => stage.cutting.stop() }, paint: painting(stage, panels.paint), bodies: hiding(stage, panels.bodies), straight: straight(stage, panels.straight) };
+  const tools = { measure: measuring(stage, panels.measure), cut: { start: () => stage.cutting.start(), stop: () => stage.cutting.stop() }, paint: painting(stage, panels.paint), bodies: hiding(stage, panels.bodies), straight: straight(stage, panels.straight), arrange: arranging(panels.arrange) };
   function show(name) {
     if (open) { tools[open].stop?.(); panels[open].hidden = true; buttons[open].setAttribute('aria-expanded', 'false'); }
     useTool(null);
@@ -42,7 +42,7 @@ export function mountTools(stage) {
   for (const [name, b] of Object.entries(buttons)) b.addEventListener('click', () => show(name));
   host.addEventListener('cubo:close', () => open && show(open));
   host.querySelectorAll('[data-panel] [data-close]').forEach((b) => b.addEventListener('click', () => { const back = buttons[open]; show(open); back?.focus(); }));
-  const keys = { m: 'measure', c: 'cut', p: 'paint', b: 'bodies', l: 'straight' };
+  const keys = { m: 'measure', c: 'cut', p: 'paint', b: 'bodies', l: 'straight', a: 'arrange' };
   stage.toolKey = (key) => {
     if (key === 'Escape' && open) { show(open); return true; }
     if (!keys[key.toLowerCase()]) return false;
@@ -167,5 +167,28 @@ function hiding(stage, panel) {
     list.querySelectorAll('input').forEach((i) => i.addEventListener('change', () => { if (i.checked) off.delete(i.value); else off.add(i.value); apply(); }));
   }
   document.addEventListener('cubo:part', () => { if (off.size) learn().then(apply); });
+  return { start: draw, fresh: draw };
+}
+
+// lines ready solids up with one that stays
+function arranging(panel) {
+  const list = panel.querySelector('[data-list]');
+  const against = panel.querySelector('[data-against]');
+  const on = new Set();
+  function draw() {
+    const shapes = [...document.querySelectorAll('li.step[data-solid="1"]')].map((s) => [s.dataset.step, s.querySelector('input.name')?.value ?? s.dataset.step]);
+    panel.querySelector('[data-none]').hidden = shapes.length > 1;
+    panel.querySelector('[data-arrange]').hidden = shapes.length < 2;
+    if (!on.size) for (const [id] of shapes.slice(-2)) on.add(id);
+    list.innerHTML = shapes.map(([id, name]) => `<label><input type="checkbox" value="${escaped(id)}" ${on.has(id) ? 'checked' : ''}> ${escaped(name)}</label>`).join('');
+    const was = against.value;
+    against.innerHTML = shapes.map(([id, name]) => `<option value="${escaped(id)}">${escaped(name)}</option>`).join('');
+    if (shapes.some(([id]) => id === was)) against.value = was;
+    list.querySelectorAll('input').forEach((i) => i.addEventListener('change', () => { if (i.checked) on.add(i.value); else on.delete(i.value); }));
+  }
+  panel.querySelectorAll('[data-how]').forEach((b) => b.addEventListener('click', () => {
+    const ids = [...list.querySelectorAll('input:checked')].map((i) => i.value);
+    sendEdit({ do: 'align', how: b.dataset.how, way: b.dataset.way, against: against.value, ...Object.fromEntries(ids.map((id, i) => [`steps[${i}]`, id])) });
+  }));
   return { start: draw, fresh: draw };
 }

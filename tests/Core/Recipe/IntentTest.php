@@ -11,7 +11,6 @@ use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Rebasing;
 use Cubo\Recipe\SketchNotes;
 use Cubo\Recipe\SketchPlane;
-use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Solid;
 use Tests\Drawn;
 use Tests\Parts;
@@ -19,18 +18,6 @@ use Tests\Parts;
 function volumeIn(Solid $s): float
 {
     return (new MassProperties($s))->volume;
-}
-
-/** Volume by which two solids differ. */
-function unlike(Solid $a, Solid $b): float
-{
-    $over = static function (Solid $p, Solid $q): float {
-        $d = BooleanOperation::difference($p, $q);
-
-        return $d->isEmpty() ? 0.0 : volumeIn($d);
-    };
-
-    return $over($a, $b) + $over($b, $a);
 }
 
 function rebased(Recipe $r, string $plane, string $sketch = 's1'): Recipe
@@ -80,13 +67,13 @@ it('turns everything built on its faces when a base sketch changes its plane', f
     $was = SketchPlane::from($from)->placement();
     $back = new Transform([$was->r[0], $was->r[3], $was->r[6], $was->r[1], $was->r[4], $was->r[7], $was->r[2], $was->r[5], $was->r[8]]);
     $turned = $before->part()->moved($back->then(SketchPlane::from($to)->placement()));
-    expect(unlike($turned, $state->part()))->toBeLessThan(1e-6);
+    expect(Parts::unlike($turned, $state->part()))->toBeLessThan(1e-6);
 })->with([['front', 'ground'], ['front', 'side'], ['ground', 'front'], ['ground', 'side'], ['side', 'ground'], ['side', 'front']]);
 
 it('comes back to what it was when a base sketch goes there and back', function () use ($bracket) {
     $recipe = Parts::recipe($bracket);
     $back = rebased(rebased($recipe, 'ground'), 'front');
-    expect(unlike((new Evaluator)->evaluate($recipe)->part(), (new Evaluator)->evaluate($back)->part()))->toBeLessThan(1e-6)
+    expect(Parts::unlike((new Evaluator)->evaluate($recipe)->part(), (new Evaluator)->evaluate($back)->part()))->toBeLessThan(1e-6)
         // what was typed is still there, not a number worked out of it
         ->and($back->step('s4')->text('v'))->toBe('3*10')
         ->and(rebased($recipe, 'ground')->step('s4')->text('u') . rebased($recipe, 'ground')->step('s4')->text('v'))->toContain('3*10');

@@ -99,7 +99,14 @@ it('stands on an upright face as on a wall', function () {
 it('makes the same part as sketching does', function () {
     $sketched = Parts::build([['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '20'], ['kind' => 'sketch', 'plane' => 'face', 'face' => 's1:top', 'shapes' => [['kind' => 'circle', 'by' => 'diameter', 'round' => '10', 'u' => '12', 'v' => '-3']]], ['kind' => 'extrude', 'sketch' => 's2', 'distance' => '15']])->part();
     $placed = Parts::build([['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '20'], ['kind' => 'cylinder', 'round' => '10', 'length' => '15', 'stand' => 'face', 'on' => 's1:top', 'x' => '12', 'y' => '-3']])->part();
-    expect(unlike($sketched, $placed))->toBeLessThan(1e-6);
+    expect(Parts::unlike($sketched, $placed))->toBeLessThan(1e-6);
+});
+
+it('shows a flat or a corner to the right, as it is measured', function () {
+    expect(boxOf([['kind' => 'prism', 'sides' => '4', 'across' => 'flats', 'round' => '20']])[3])->toBe(10.0)
+        ->and(boxOf([['kind' => 'prism', 'sides' => '4', 'round' => '20']])[3])->toBe(10.0)
+        ->and(boxOf([['kind' => 'prism', 'sides' => '6', 'across' => 'flats', 'round' => '20']])[3])->toBe(10.0)
+        ->and(boxOf([['kind' => 'prism', 'sides' => '6', 'across' => 'flats', 'round' => '20']])[4])->toEqualWithDelta(20 / sqrt(3), 1e-5);
 });
 
 it('puts new solids on the ground and keeps old recipes as they were', function () {

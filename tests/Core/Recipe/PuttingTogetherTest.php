@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+use Cubo\Recipe\Aligning;
+use Cubo\Recipe\Evaluator;
+use Cubo\Recipe\Preview;
+use Cubo\Recipe\Recipe;
+use Tests\Parts;
+
+/** @param list<array<string, mixed>> $steps */
+function reading(array $steps, ?string $id = null): string
+{
+    $r = Parts::recipe($steps);
+
+    return Preview::of($r, $r->step($id ?? 's' . count($steps)), (new Evaluator)->evaluate(...))->lies;
+}
+
+/** Where a step's solid lies along a way, alone. @return array{float, float} */
+function reach(Recipe $r, string $id, int $k): array
+{
+    $all = (new Evaluator)->evaluate($r)->part();
+    $out = [INF, -INF];
+    foreach ($all->facet as $t => $f) {
+        if (str_starts_with($all->surfaces[$all->surfaceOf[$f]]->name, "$id:")) {
+            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+                $v = [$all->x, $all->y, $all->z][$k][$all->start[$h]];
+                $out = [min($out[0], $v), max($out[1], $v)];
+            }
+        }
+    }
+
+    return [round($out[0], 6), round($out[1], 6)];
+}
+
+$post = ['kind' => 'block', 'name' => 'Post', 'width' => '20', 'depth' => '20', 'height' => '10', 'stand' => 'ground'];
+$cap = static fn (array $more): array => $more + ['kind' => 'block', 'name' => 'Cap', 'width' => '8', 'depth' => '8', 'height' => '6', 'stand' => 'ground'];
+
+it('reads out how a shape lies to what is there', function (array $place, string $words) use ($post, $cap) {
+    expect(reading([$post, $cap($place)]))->toBe($words);
+})->with([
+    'a gap to the side' => [['x' => '14.5'], '0.5 mm gap to Post'],
+    'a gap above' => [['z' => '12'], '2 mm gap to Post'],
+    'flush on top' => [['z' => '10'], 'flush on Post'],
+    'flush at the side' => [['x' => '14'], 'flush on Post'],
+    'sunk from above' => [['z' => '8'], 'sunk 2 mm into Post'],
+    'sunk from the side' => [['x' => '13'], 'sunk 1 mm into Post'],
+    'hidden' => [['z' => '2'], 'hidden inside the part: nothing of it is seen'],
+    'exactly in the same place' => [['width' => '20', 'depth' => '20', 'height' => '10'], 'hidden inside Post: nothing of it is seen'],
+]);
+
+it('has nothing to read out of the first shape or of other steps', function () use ($post) {
+    expect(reading([$post]))->toBe('')->and(reading([$post, ['kind' => 'round', 'edges' => ['s1:front / s1:top']]]))->toBe('');
+});
+
+it('lines shapes up with one that stays', function (string $way, string $side, array $at) {
+    $r = Parts::recipe([
+        ['kind' => 'block', 'width' => '20', 'depth' => '30', 'height' => '40', 'stand' => 'ground', 'x' => '100', 'y' => '50', 'z' => '5'],
+        ['kind' => 'cylinder', 'round' => '10', 'length' => '12', 'stand' => 'ground', 'x' => '1/2'],
+        ['kind' => 'ball', 'round' => '8', 'x' => '-40'],
+    ]);
+    $k = ['x' => 0, 'y' => 1, 'z' => 2][$way];
+    $was = reach($r, 's1', $k);
+    $r = Aligning::align($r, ['s1', 's2', 's3'], 's1', $way, $side, (new Evaluator)->evaluate(...));
+    expect(reach($r, 's1', $k))->toBe($was)->and(reach($r, 's2', $k))->toEqualWithDelta($at[0], 1e-5)->and(reach($r, 's3', $k))->toEqualWithDelta($at[1], 1e-5);
+    // again it changes nothing
+    expect(Aligning::align($r, ['s1', 's2', 's3'], 's1', $way, $side, (new Evaluator)->evaluate(...))->toJson())->toBe($r->toJson());
+})->with([
+    'left' => ['x', 'low', [[90, 100], [90, 98]]], 'middle across' => ['x', 'middle', [[95, 105], [96, 104]]], 'right' => ['x', 'high', [[100, 110], [102, 110]]],
+    'in front' => ['y', 'low', [[35, 45], [35, 43]]], 'behind' => ['y', 'high', [[55, 65], [57, 65]]],
+    'low' => ['z', 'low', [[5, 17], [5, 13]]], 'high' => ['z', 'high', [[33, 45], [37, 45]]],
+]);
+
+it('keeps what was typed where it is not a plain number', function () use ($cap, $post) {
+    $r = Aligning::align(Parts::recipe([$post, $cap(['x' => '1/2', 'z' => '10'])]), ['s2'], 's1', 'x', 'low', (new Evaluator)->evaluate(...));
+    expect($r->step('s2')->text('x'))->toBe('1/2 - 6.5')->and(reach($r, 's2', 0)[0])->toBe(-10.0);
+});
+
+it('spaces shapes evenly between the outermost two', function () use ($cap) {
+    $r = Parts::recipe([$cap(['x' => '0']), $cap(['x' => '9', 'width' => '4']), $cap(['x' => '50']), $cap(['x' => '12', 'width' => '10'])]);
+    $r = Aligning::space($r, ['s1', 's2', 's3', 's4'], 'x', (new Evaluator)->evaluate(...));
+    $gaps = [reach($r, 's2', 0)[0] - reach($r, 's1', 0)[1], reach($r, 's4', 0)[0] - reach($r, 's2', 0)[1], reach($r, 's3', 0)[0] - reach($r, 's4', 0)[1]];
+    expect($gaps)->toEqualWithDelta([28 / 3, 28 / 3, 28 / 3], 1e-5)->and(reach($r, 's1', 0))->toBe([-4.0, 4.0])->and(reach($r, 's3', 0))->toBe([46.0, 54.0]);
+    // two have no gaps to make equal
+    expect(Aligning::space($r, ['s1', 's2'], 'x', (new Evaluator)->evaluate(...))->toJson())->toBe($r->toJson());
+});
+
+it('stacks shapes so that each is carried by the one below', function () use ($cap, $post) {
+    $r = Aligning::stack(Parts::recipe([$post, $cap(['x' => '70']), ['kind' => 'ball', 'round' => '6'], $cap(['x' => '-70'])]), ['s1', 's2', 's3', 's4'], (new Evaluator)->evaluate(...));
+    expect($r->step('s2')->text('on'))->toBe('s1:top')->and(reach($r, 's2', 2))->toBe([10.0, 16.0])->and($r->step('s3')->text('on'))->toBe('s2:top')
+        // a ball has no flat top to stand on
+        ->and($r->step('s4')->text('stand'))->toBe('ground');
+    $taller = $r->withStep($r->step('s1')->with('height', '25'));
+    expect(reach($taller, 's2', 2))->toBe([25.0, 31.0]);
+});
+
+it('changes nothing for steps that are no shapes, are gone, or cannot be made', function () use ($post) {
+    $r = Parts::recipe([$post, ['kind' => 'round', 'edges' => ['s1:front / s1:top']], ['kind' => 'block', 'width' => 'wide']]);
+    foreach ([fn () => Aligning::align($r, ['s2', 's3', 's9'], 's1', 'x', 'low', (new Evaluator)->evaluate(...)), fn () => Aligning::align($r, ['s1'], 's9', 'x', 'low', (new Evaluator)->evaluate(...)), fn () => Aligning::stack($r, ['s2', 's9'], (new Evaluator)->evaluate(...))] as $do) {
+        expect($do()->toJson())->toBe($r->toJson());
+    }
+});
