@@ -13,6 +13,9 @@ final class NamedSizes
 {
     public const MOST = 60;
 
+    /** The counter of a repeat, where the table has no size of that name: 0 in the step itself, 1, 2, 3 ... in its copies. */
+    public const COUNTER = 'n';
+
     public const NAME = '/^[a-z][a-z0-9_]{0,23}$/';
 
     /** @var array<string, array{float,int}> by name: mm with 1, or a plain number with 0 */
@@ -23,6 +26,8 @@ final class NamedSizes
 
     /** @var array<string, true> being read just now */
     private array $open = [];
+
+    private int $counter = 0;
 
     /** @param array<string, string> $typed by name */
     public function __construct(private readonly array $typed, private readonly Unit $unit)
@@ -36,6 +41,15 @@ final class NamedSizes
         }
     }
 
+    /** The same for a copy of a step. */
+    public function counting(int $n): self
+    {
+        $other = clone $this;
+        $other->counter = $n;
+
+        return $other;
+    }
+
     /**
      * What stands behind a name; null when there is no such name.
      *
@@ -45,7 +59,11 @@ final class NamedSizes
      */
     public function __invoke(string $name): ?array
     {
-        return isset($this->typed[$name]) ? $this->read($name) : null;
+        if (isset($this->typed[$name])) {
+            return $this->read($name);
+        }
+
+        return $name === self::COUNTER ? [(float) $this->counter, 0] : null;
     }
 
     /**

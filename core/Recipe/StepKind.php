@@ -290,6 +290,7 @@ enum StepKind: string
                 new Field('z2', FieldType::Length, 'up from row to row', '0'),
                 new Field('about', FieldType::Choice, 'about', 'z', ['z' => 'the upright axis', 'x' => 'the left-right axis', 'y' => 'the front-back axis']),
                 new Field('angle', FieldType::Angle, 'angle over all', '360'),
+                new Field('every', FieldType::Count, 'of them only every', '1'),
             ],
             self::Split => [
                 $body, ...$plane,

@@ -22,6 +22,12 @@ final readonly class StepValues
         return new self($other, $this->unit, $this->named);
     }
 
+    /** The same for the n-th copy of the step. */
+    public function counting(int $n): self
+    {
+        return new self($this->step, $this->unit, ($this->named ?? new NamedSizes([], $this->unit))->counting($n));
+    }
+
     public function number(string $key): float
     {
         $field = $this->step->kind->fields()[$key];

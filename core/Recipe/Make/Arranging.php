@@ -30,7 +30,7 @@ final class Arranging
                 StepKind::Scale => self::joined($t, $rest, self::scaled($t, $chosen)),
                 StepKind::Split => self::split($t, $chosen, $rest),
                 StepKind::Mirror => self::mirrored($t, $chosen, $rest),
-                default => self::joined($t, $rest, Repeats::joined($t->step->id, $chosen, self::places($t))),
+                default => self::joined($t, $rest, Repeats::joined($t->step->id, $chosen, array_values(self::places($t)))),
             };
         } catch (Refused $r) {
             throw $t->refused($r, 'This cannot be done.', ['no-count' => 'count', 'no-angle' => 'angle', 'no-offset' => 'x'][$r->reason] ?? null, $r->reason === 'no-angle');
@@ -40,23 +40,25 @@ final class Arranging
     /**
      * What another step makes, once more in every further place of a repeat or as a mirror image.
      *
+     * @param Closure(int): Solid $make what it makes as the n-th copy
      * @return list<Solid>
      */
-    public static function again(Task $t, Solid $tool): array
+    public static function again(Task $t, Closure $make): array
     {
         if ($t->step->kind === StepKind::Mirror) {
             $plane = $t->plane();
 
-            return [Cutting::mirrored($t->step->id, $tool, $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]])];
+            return [Cutting::mirrored($t->step->id, $make(0), $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]])];
         }
         try {
-            $places = array_slice(self::places($t), 1);
+            $places = self::places($t);
+            unset($places[0]);
         } catch (Refused $r) {
             throw $t->refused($r, 'This cannot be repeated.', ['no-count' => 'count', 'no-angle' => 'angle', 'no-offset' => 'x'][$r->reason] ?? null, $r->reason === 'no-angle');
         }
         $out = [];
         foreach ($places as $i => $place) {
-            $out[] = $tool->moved($place)->renamed(static fn (string $name): string => $t->step->id . ':copy ' . ($i + 1) . "/$name");
+            $out[] = $make($i)->moved($place)->renamed(static fn (string $name): string => $t->step->id . ":copy $i/$name");
         }
 
         return $out;
@@ -130,8 +132,16 @@ final class Arranging
         return self::joined($t, $rest, $t->text('keep') === 'both' ? Cutting::mirrorJoined($t->step->id, $chosen, $plane->t, $normal) : Cutting::mirrored($t->step->id, $chosen, $plane->t, $normal));
     }
 
-    /** @return list<Transform> the first one where it is */
+    /** @return array<int, Transform> by number, the first one where it is; those left out are not in it */
     private static function places(Task $t): array
+    {
+        $every = (int) $t->number('every');
+
+        return array_filter(self::all($t), static fn (int $i): bool => $i % $every === 0, ARRAY_FILTER_USE_KEY);
+    }
+
+    /** @return list<Transform> */
+    private static function all(Task $t): array
     {
         $by = $t->v->place();
         $count = (int) $t->number('count');

@@ -6,6 +6,7 @@ namespace Cubo\Recipe\Make;
 
 use Closure;
 use Cubo\Recipe\Message;
+use Cubo\Recipe\NamedSizes;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
@@ -114,8 +115,11 @@ final class Making
         if ($source === null || $source->off || ! $source->kind->makes()) {
             throw new StepProblem(new Message('no-step', 'There is no such step here.', 'Pick an earlier step that adds something or takes something away, and that is switched on.', 'source'));
         }
-        $tool = self::tool($this->asItWas($source, $recipe)) ?? new Solid;
-        $copies = Arranging::again($t, $tool);
+        $was = $this->asItWas($source, $recipe);
+        $tool = self::tool($was) ?? new Solid;
+        // a copy is made anew only where the step counts
+        $counts = preg_match('/(?<![a-z0-9_])' . NamedSizes::COUNTER . '(?![a-z0-9_])/', (string) json_encode(array_filter($source->values, is_string(...)))) === 1;
+        $copies = Arranging::again($t, fn (int $n): Solid => $counts && $n > 0 ? self::copy($was, $n) : $tool);
         if (in_array(self::effect($source), ['keep', 'apart'], true)) {
             foreach ($copies as $one) {
                 $this->beforeItIsTooLate();
@@ -131,6 +135,16 @@ final class Making
         }
 
         return $copies === [] ? $t->part : $this->combine($t, $copies[0], self::effect($source));
+    }
+
+    /** A step as it is in its n-th copy. */
+    private static function copy(Task $was, int $n): Solid
+    {
+        try {
+            return self::tool($was->counting($n)) ?? new Solid;
+        } catch (StepProblem $p) {
+            throw new StepProblem(new Message($p->note->code, 'A copy cannot be made.', "In copy $n of {$was->step->name}: {$p->note->what} {$p->note->why}", 'source'));
+        }
     }
 
     /** A step as it was made: what goes up to a face or grows to a wall had the part before it, not the part there is now. */

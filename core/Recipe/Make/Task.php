@@ -42,6 +42,12 @@ final readonly class Task
         return new self($this->part, $other, $this->v->for($other), $this->unit, $this->sketches, $this->apart);
     }
 
+    /** The same for the n-th copy of the step. */
+    public function counting(int $n): self
+    {
+        return new self($this->part, $this->step, $this->v->counting($n), $this->unit, $this->sketches, $this->apart);
+    }
+
     public function text(string $key): string
     {
         return $this->step->text($key);

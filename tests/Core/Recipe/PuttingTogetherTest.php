@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Aligning;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Preview;
@@ -99,4 +100,27 @@ it('changes nothing for steps that are no shapes, are gone, or cannot be made', 
     foreach ([fn () => Aligning::align($r, ['s2', 's3', 's9'], 's1', 'x', 'low', (new Evaluator)->evaluate(...)), fn () => Aligning::align($r, ['s1'], 's9', 'x', 'low', (new Evaluator)->evaluate(...)), fn () => Aligning::stack($r, ['s2', 's9'], (new Evaluator)->evaluate(...))] as $do) {
         expect($do()->toJson())->toBe($r->toJson());
     }
+});
+
+it('counts in a repeat: a staircase is one step', function () {
+    $stairs = static fn (array $repeat, array $step = []): array => [$step + ['kind' => 'block', 'width' => '10', 'depth' => '20', 'height' => '5 + 5*n', 'stand' => 'ground'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's1', 'count' => '4', 'x' => '10', 'y' => '0', 'z' => '0'] + $repeat];
+    $volume = static fn (array $steps): float => (new MassProperties(Parts::build($steps)->part()))->volume;
+    expect($volume($stairs([])))->toEqualWithDelta(200 * (5 + 10 + 15 + 20), 1e-6)
+        // every other one: the first and the third
+        ->and($volume($stairs(['every' => '2'])))->toEqualWithDelta(200 * (5 + 15), 1e-6)
+        // in a place, and together with a size of the table
+        ->and(Parts::build($stairs([], ['height' => '5', 'y' => '3*n']))->part()->vertexBox()[4])->toEqualWithDelta(19.0, 1e-9);
+    // a size of the table that is called n means that one
+    $own = Recipe::fromArray(['sizes' => ['n' => '2']] + Parts::recipe($stairs([]))->toArray());
+    expect((new MassProperties((new Evaluator)->evaluate($own)->part()))->volume)->toEqualWithDelta(200 * 4 * 15, 1e-6);
+});
+
+it('says why counting goes wrong in a copy, and keeps the part', function () {
+    $state = Parts::build([['kind' => 'block', 'width' => '10', 'depth' => '10', 'height' => '20 - 10*n'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's1', 'count' => '4', 'x' => '15', 'y' => '0', 'z' => '0']]);
+    expect($state->results['s2']->messages[0]->code)->toBe('not-positive')->and($state->results['s2']->messages[0]->why)->toContain('In copy 2 of Block')->and((new MassProperties($state->part()))->volume)->toEqualWithDelta(2000, 1e-9);
+});
+
+it('repeats a body with every other copy left out', function () {
+    $state = Parts::build([['kind' => 'block', 'width' => '10', 'depth' => '10', 'height' => '10'], ['kind' => 'repeat', 'of' => 'body', 'count' => '5', 'x' => '20', 'y' => '0', 'z' => '0', 'every' => '2']]);
+    expect((new MassProperties($state->part()))->volume)->toEqualWithDelta(3000, 1e-6)->and($state->part()->vertexBox()[3])->toEqualWithDelta(85.0, 1e-9);
 });
