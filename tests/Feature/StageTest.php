@@ -128,3 +128,20 @@ it('offers what would help, and takes it over', function (): void {
     ($this->send)(['do' => 'set', 'step' => 's2', 'values' => ['depth' => '19.75']])->assertOk()->assertSee('0.25 mm is left')->assertSee('Make it go through');
     ($this->send)(['do' => 'set', 'step' => 's2', 'values' => ['extent' => 'through']])->assertOk()->assertDontSee('is left');
 });
+
+it('lines shapes up, spaces, stacks and lets them down, and takes nothing odd for it', function (): void {
+    ($this->send)(['do' => 'align', 'how' => 'high', 'way' => 'x', 'against' => 's1', 'steps' => ['s3']])->assertOk();
+    expect(($this->now)()->step('s3')->text('x'))->toBe('25');
+    ($this->send)(['do' => 'set', 'step' => 's3', 'values' => ['z' => '50']])->assertOk();
+    ($this->send)(['do' => 'drop', 'step' => 's3'])->assertOk()->assertSee('top of Block');
+    expect(($this->now)()->step('s3'))->text('stand')->toBe('face')->text('on')->toBe('s1:top');
+    ($this->send)(['do' => 'set', 'step' => 's3', 'values' => ['stand' => 'ground', 'x' => '90']])->assertOk();
+    ($this->send)(['do' => 'align', 'how' => 'stack', 'steps' => ['s1', 's3']])->assertOk();
+    expect(($this->now)()->step('s3')->text('alignx'))->toBe('middle');
+    $before = ($this->now)()->toJson();
+    foreach ([['how' => 'sideways', 'way' => 'x'], ['how' => 'low', 'way' => 'q'], ['how' => 'low', 'way' => 'x', 'against' => 's9', 'steps' => ['s3']], ['how' => 'space', 'way' => 'x', 'steps' => ['s1', 's3']], ['how' => 'stack', 'steps' => [['x'], 's2']]] as $odd) {
+        ($this->send)(['do' => 'align'] + $odd)->assertOk();
+    }
+    ($this->send)(['do' => 'drop', 'step' => 's2'])->assertOk();
+    expect(($this->now)()->toJson())->toBe($before);
+});

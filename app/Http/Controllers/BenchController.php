@@ -19,6 +19,7 @@ use Cubo\Check\Exercise as Sheet;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Recipe\Aligning;
+use Cubo\Recipe\Dropping;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\Rebasing;
@@ -93,7 +94,7 @@ final class BenchController extends Controller
         $this->authorize('edit', $recipe);
         $input = $request->validate([
             'version' => ['required', 'integer'],
-            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'align', 'undo', 'redo'])],
+            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'align', 'drop', 'undo', 'redo'])],
             'step' => ['nullable', 'string', 'max:12'],
             'kind' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:60'],
@@ -172,6 +173,7 @@ final class BenchController extends Controller
             'shift' => (new Reliance($d))->inTheWay($step, (int) ($in['places'] ?? 0)) === null ? $d->shifted($step, (int) ($in['places'] ?? 0)) : $d,
             'paint' => Editing::paint($d, $this->painted($d, StageController::names($in['of'] ?? null), (bool) ($in['whole'] ?? false)), (string) ($in['colour'] ?? '')),
             'align' => $this->aligned($d, $in),
+            'drop' => Dropping::drop($d, $step, $this->bench->evaluate(...)),
             'pin' => Editing::pin($d, StageController::names($in['of'] ?? null)),
             'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),
             'add-shape' => Editing::addShape($d, $step, (string) ($in['kind'] ?? '')),

@@ -27,6 +27,7 @@
 <button class="link" {!! $f->sends('shift', ['places' => 1]) !!} @disabled($n === count($document->steps) || $downBy !== null)>Later</button>
 <button class="link" {!! $f->sends('switch') !!}>{{ $step->off ? 'Switch on' : 'Switch off' }}</button>
 @if ($step->kind->value !== 'sketch' && ! $step->off)<button type="button" class="link" data-explain>Show what it does</button>@endif
+@if (isset($step->kind->fields()['stand']))<button class="link" {!! $f->sends('drop') !!}>Let it down</button>@endif
 <button type="button" class="link" data-back>Go back to here</button>
 <button class="link" {!! $f->sends('delete') !!} @if ($above !== []) data-asks="{{ implode(', ', array_map($name1, array_slice($above, 0, 3))) }} {{ count($above) === 1 ? 'rests' : 'rest' }} on it. Delete it?" @endif>Delete</button>
 <label class="small quiet">Heading above <input class="val word" id="{{ $id }}-heading" name="heading" value="{{ $step->heading }}" maxlength="60" autocomplete="off" placeholder="none"></label>

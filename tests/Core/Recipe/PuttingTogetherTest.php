@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Aligning;
+use Cubo\Recipe\Dropping;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe;
@@ -124,3 +125,18 @@ it('repeats a body with every other copy left out', function () {
     $state = Parts::build([['kind' => 'block', 'width' => '10', 'depth' => '10', 'height' => '10'], ['kind' => 'repeat', 'of' => 'body', 'count' => '5', 'x' => '20', 'y' => '0', 'z' => '0', 'every' => '2']]);
     expect((new MassProperties($state->part()))->volume)->toEqualWithDelta(3000, 1e-6)->and($state->part()->vertexBox()[3])->toEqualWithDelta(85.0, 1e-9);
 });
+
+it('drops a shape onto what is below it', function (array $under, array $shape, float $low, string $stand) {
+    $r = Dropping::drop(Parts::recipe([...$under, $shape]), 's' . (count($under) + 1), (new Evaluator)->evaluate(...));
+    $id = 's' . (count($under) + 1);
+    $state = (new Evaluator)->evaluate($r->withStep($r->step($id)->with('effect', 'apart')));
+    expect($state->results[$id]->status)->toBe('done')->and(reach($r->withStep($r->step($id)->with('effect', 'apart')), $id, 2)[0])->toEqualWithDelta($low, 1e-4)
+        ->and($r->step($id)->text('stand'))->toBe($stand);
+})->with([
+    'onto a block, where it then stands' => [[['kind' => 'block', 'width' => '40', 'depth' => '40', 'height' => '10']], ['kind' => 'block', 'width' => '8', 'depth' => '8', 'height' => '6', 'stand' => 'ground', 'x' => '5', 'z' => '50'], 10.0, 'face'],
+    'half over the rim' => [[['kind' => 'block', 'width' => '40', 'depth' => '40', 'height' => '10']], ['kind' => 'block', 'width' => '30', 'depth' => '80', 'height' => '6', 'stand' => 'ground', 'x' => '25', 'z' => '50'], 10.0, 'face'],
+    'onto the higher of two' => [[['kind' => 'block', 'width' => '40', 'depth' => '40', 'height' => '10'], ['kind' => 'block', 'width' => '4', 'depth' => '4', 'height' => '17', 'x' => '3']], ['kind' => 'block', 'width' => '20', 'depth' => '20', 'height' => '6', 'stand' => 'ground', 'z' => '50'], 17.0, 'face'],
+    'beside everything, onto the ground' => [[['kind' => 'block', 'width' => '40', 'depth' => '40', 'height' => '10']], ['kind' => 'block', 'width' => '8', 'depth' => '8', 'height' => '6', 'x' => '80', 'z' => '50'], 0.0, 'ground'],
+    'a beam across a ridge: edges meet first' => [[['kind' => 'roof', 'width' => '40', 'depth' => '40', 'height' => '20']], ['kind' => 'block', 'width' => '80', 'depth' => '8', 'height' => '6', 'stand' => 'ground', 'z' => '50', 'facing' => '10'], 20.0, 'ground'],
+    'from a typed place, keeping it' => [[['kind' => 'block', 'width' => '40', 'depth' => '40', 'height' => '10']], ['kind' => 'cylinder', 'round' => '6', 'length' => '20', 'along' => 'x', 'x' => '-8', 'z' => '30'], 10.0, 'face'],
+]);
