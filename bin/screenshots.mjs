@@ -88,6 +88,10 @@ await maker.locator('main.stage').focus();
 await maker.keyboard.press('m');
 await maker.locator('#step-s3 [data-back]').evaluate((b) => b.click());
 await take(maker, 'bench-step-by-step');
+await maker.goto(`${BASE}/`);
+await maker.goto(BASE + (await maker.getByRole('link', { name: /Bird feeder/ }).first().getAttribute('href')).replace(/^https?:\/\/[^/]+/, '') + '/bench');
+await maker.locator('#step-s3 input.val').first().focus();
+await take(maker, 'bench-shapes');
 await maker.goto(`${BASE}/guide`);
 await take(maker, 'guide');
 

@@ -87,6 +87,7 @@ final class BenchPage
         // words for what can be picked on the stage, where some step wants something picked
         $picks = array_filter($document->steps, static fn (Step $s): bool => array_filter($s->kind->fields(), static fn (Field $f): bool => in_array($f->type, [FieldType::Face, FieldType::Faces, FieldType::Edge, FieldType::Edges, FieldType::Spot], true)) !== []);
 
+        $bodies = $state->isEmpty() ? [] : array_keys(BodyNames::of($state->part()));
         [$mass, $massWhy] = [null, ''];
         try {
             $mass = $state->isEmpty() ? null : $document->material?->mass($bench->readouts($state)['volume']);
@@ -103,8 +104,8 @@ final class BenchPage
             'reliance' => new Reliance($document),
             'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
             'readouts' => $state->isEmpty() ? null : $bench->readouts($state),
-            'bodyWords' => $state->isEmpty() ? [] : self::bodyWords($document, array_keys(BodyNames::of($state->part()))),
-            'bodies' => $state->isEmpty() ? [] : array_keys(BodyNames::of($state->part())),
+            'bodyWords' => self::bodyWords($document, $bodies),
+            'bodies' => $bodies,
             'canUndo' => $recipe->current !== 1, 'canRedo' => $book->canRedo($recipe),
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$recipe, $state->key], false),
             'picked' => null, 'fresh' => null, 'said' => '',

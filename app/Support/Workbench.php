@@ -129,7 +129,7 @@ final class Workbench
     public function preview(Document $recipe, Step $step): array
     {
         $before = $this->evaluate($recipe->upTo($step->id));
-        $key = sha1((string) json_encode([self::PREVIEWS, $before->key, $step->toArray(), $recipe->unit->value, $recipe->sizes, array_map(static fn ($s): array => $s->placement->t, $before->sketches), array_map(static fn (Step $s): mixed => $s->kind === StepKind::Sketch ? $s->values : null, $recipe->steps)]));
+        $key = sha1((string) json_encode([self::PREVIEWS, $before->key, $step->toArray(), $recipe->unit->value, $recipe->sizes, array_map(static fn (Step $s): string => $s->name, $recipe->steps), array_map(static fn ($s): array => $s->placement->t, $before->sketches), array_map(static fn (Step $s): mixed => $s->kind === StepKind::Sketch ? $s->values : null, $recipe->steps)]));
         $json = $this->files->remember($key, 'preview', fn (): string => (string) json_encode(PreviewJson::of(Preview::of($recipe, $step, $this->evaluate(...)))));
 
         return json_decode($json, true);

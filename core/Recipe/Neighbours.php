@@ -13,19 +13,22 @@ use Cubo\Solid\Solid;
 /** How a shape lies to what is there already, in words: a gap, flush, sunk, or hidden. */
 final class Neighbours
 {
-    /** Beyond so many facets of both the reading takes too long to follow a pointer. */
-    private const MOST_TRIANGLES = 6000;
+    /** Pairs of facets that are looked at for a gap: while a value moves, and when it rests. */
+    public const QUICK = 60_000;
+
+    public const AT_REST = 600_000;
 
     private const TOUCHES = 1e-6;
 
     /**
      * @param Solid $shape what a step makes
      * @param Solid $part as it is before that step
-     * @return string nothing where there is nothing to say
+     * @param int $pairs of facets that may be looked at
+     * @return string nothing where there is nothing to say, or too much to look at
      */
-    public static function words(Solid $shape, Solid $part, Recipe $recipe): string
+    public static function words(Solid $shape, Solid $part, Recipe $recipe, int $pairs = self::AT_REST): string
     {
-        if ($shape->isEmpty() || $part->isEmpty() || $shape->triangleCount() + $part->triangleCount() > self::MOST_TRIANGLES) {
+        if ($shape->isEmpty() || $part->isEmpty() || $shape->triangleCount() * $part->triangleCount() > $pairs) {
             return '';
         }
         $u = $recipe->unit;

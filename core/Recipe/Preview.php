@@ -53,7 +53,7 @@ final readonly class Preview
             }
         }
 
-        return new self($added, $removed, Handles::of($task), self::areas($task), self::lies($task, $recipe));
+        return new self($added, $removed, Handles::of($task), self::areas($task), self::lies($task, $recipe, Neighbours::AT_REST));
     }
 
     /**
@@ -70,7 +70,7 @@ final readonly class Preview
         $tool = Making::tool($task);
         $cuts = $step->kind->makes() && Making::effect($step) === 'cut';
 
-        return new self($cuts ? null : $tool, $cuts ? $tool : null, Handles::of($task), [], self::lies($task, $recipe));
+        return new self($cuts ? null : $tool, $cuts ? $tool : null, Handles::of($task), [], self::lies($task, $recipe, Neighbours::QUICK));
     }
 
     /** @param callable(Recipe): PartState $evaluate */
@@ -122,13 +122,13 @@ final readonly class Preview
         }
     }
 
-    private static function lies(Task $t, Recipe $recipe): string
+    private static function lies(Task $t, Recipe $recipe, int $pairs): string
     {
         if ($t->step->off || ! in_array($t->step->kind, StepKind::solids(), true)) {
             return '';
         }
         try {
-            return Neighbours::words(Making::tool($t) ?? new Solid, $t->part, $recipe);
+            return Neighbours::words(Making::tool($t) ?? new Solid, $t->part, $recipe, $pairs);
         } catch (StepProblem) {
             return '';
         }

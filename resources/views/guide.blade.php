@@ -25,6 +25,8 @@
 <li><b>A new step is tried out first.</b> The part shows what it would add (one hatch) and take away (crossed hatch). <kbd>Enter</kbd> keeps it, <kbd>Esc</kbd> drops it.</li>
 <li><b>Change sizes where they stand.</b> Type them, move the slider below the sentence, press <kbd>↑</kbd> and <kbd>↓</kbd>, or draw the arrow on the part.</li>
 <li><b>Edit, do not delete.</b> Every earlier number, sketch and plane can be changed; what was built on it follows.</li>
+<li><b>Let shapes stand on each other.</b> A shape that stands on a face goes up and down with it. How it lies is read out: a gap, flush, sunk. “Let it down” puts it onto what is below.</li>
+<li><b>Count instead of copying.</b> In a repeated step <span class="num">10 + 2*n</span> grows from copy to copy.</li>
 <li><b>Pick on the part.</b> What would be picked is named first. A right click lists what lies behind. Everything can be chosen from lists as well.</li>
 <li><b>Go back.</b> “Step by step” shows how the part came to be; at “Go back to here” new steps are put in between.</li>
 <li><b>Look at it.</b> Cut it open, measure it, look straight at a face. Before you hand in, compare front, top and right with the drawing.</li>
@@ -46,7 +48,7 @@
 <section>
 <h2>Keys</h2>
 <dl class="keys">
-@foreach (['0 to 7' => 'views: isometric, front, top, right, back, left, bottom, behind', 'F' => 'fit', 'M' => 'measure', 'C' => 'cut open', 'L' => 'look straight at a face', 'P' => 'paint', 'B' => 'bodies', 'F6' => 'from area to area', 'Ctrl Z' => 'undo', 'Ctrl Enter' => 'check'] as $k => $what)<dt><kbd>{{ $k }}</kbd></dt><dd>{{ $what }}</dd>@endforeach
+@foreach (['0 to 7' => 'views: isometric, front, top, right, back, left, bottom, behind', 'F' => 'fit', 'M' => 'measure', 'C' => 'cut open', 'L' => 'look straight at a face', 'P' => 'paint', 'B' => 'bodies', 'A' => 'line up', 'F6' => 'from area to area', 'Ctrl Z' => 'undo', 'Ctrl Enter' => 'check'] as $k => $what)<dt><kbd>{{ $k }}</kbd></dt><dd>{{ $what }}</dd>@endforeach
 </dl>
 </section>
 </main>
