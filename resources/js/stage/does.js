@@ -67,7 +67,7 @@ export function mountDoes(stage) {
     const step = stepAtHand();
     const version = document.getElementById('state')?.dataset.version;
     const name = step && !host.dataset.replaying ? `${step.dataset.does}?version=${version}` : null;
-    if (name === of) return;
+    if (name === of && name) return;
     of = name;
     asking?.abort();
     if (!name) { show(null); return; }

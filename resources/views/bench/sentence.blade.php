@@ -103,7 +103,7 @@ Repeat {!! $name !!}: {!! $f->of() !!} {!! $f->chosen('way') !!}, {!! $f->typed(
 @if ($way === 'grid')
 {!! $f->typed('rows', 'rows') !!} rows, each further by {!! $f->typed('x2', 'to the right from row to row') !!}, {!! $f->typed('y2', 'to the back from row to row') !!}, {!! $f->typed('z2', 'up from row to row') !!} {{ $u }}
 @endif
-; of them only every {!! $f->typed('every', 'only every so many') !!}.
+<span class="quiet">(every {!! $f->typed('every', 'of them only every so many') !!}. of them)</span>
 @break
 @case('split')
 Split {!! $name !!}: {!! $f->body() !!} at the {!! $f->plane() !!}; what stays is {!! $f->chosen('keep') !!}
