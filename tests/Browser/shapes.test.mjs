@@ -1,7 +1,7 @@
 // Building from ready solids: each stands on the one below, is lined up and read out; without the pointer and with it.
 import assert from 'node:assert/strict';
 import { after, before, beforeEach, test } from 'node:test';
-import { add, edit, openBrowser, openEmptyBench, openWindow, pick, readout, shown, sound, type } from './support.mjs';
+import { add, arrow, edit, openBrowser, openEmptyBench, openWindow, pick, readout, shown, sound, type } from './support.mjs';
 
 let browser;
 let page;
@@ -92,10 +92,10 @@ test('blocks placed and drawn about with the pointer', async () => {
   await type(page, 's2-width', '10');
   await until(() => document.querySelector('main.stage').dataset.shows === 's2' && document.querySelector('.handle[data-handle=x]'));
   // moved along by its arrow, on a grid
-  const head = await page.locator('.handle[data-handle=x] .head').boundingBox();
-  await page.mouse.move(head.x + head.width / 2, head.y + head.height / 2);
+  const [hx, hy] = await arrow(page, 'x');
+  await page.mouse.move(hx, hy);
   await page.mouse.down();
-  for (let i = 1; i <= 6; i++) await page.mouse.move(head.x + head.width / 2 + 10 * i, head.y + head.height / 2 + 6 * i);
+  for (let i = 1; i <= 6; i++) await page.mouse.move(hx + 10 * i, hy + 6 * i);
   await edit(page, () => page.mouse.up());
   const moved = Number(await page.locator('#s2-x').inputValue());
   assert.ok(moved > 3 && Number.isInteger(moved * 10), `${moved}`);

@@ -95,3 +95,17 @@ export async function emptyBench(page) {
   await page.locator('#state').waitFor({ state: 'attached' });
   while (await page.locator('#undo').isEnabled()) await edit(page, () => page.locator('#undo').click());
 }
+
+/** Where the tip of an arrow on the part is, once the picture has come to rest; it is drawn anew with every picture. */
+export async function arrow(page, key) {
+  await shown(page);
+  for (let i = 0; i < 50; i++) {
+    const box = await page.evaluate((k) => {
+      const head = document.querySelector(`.handle[data-handle="${k}"] .head`)?.getBoundingClientRect();
+      return head ? [head.x + head.width / 2, head.y + head.height / 2, document.querySelector('main.stage').dataset.drawn] : null;
+    }, key);
+    await page.waitForTimeout(150);
+    if (box && (await page.locator('main.stage').getAttribute('data-drawn')) === box[2]) return box;
+  }
+  throw new Error(`no arrow for ${key}`);
+}

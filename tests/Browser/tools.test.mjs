@@ -1,7 +1,7 @@
 // What the bench shows before a step is kept, and the tools of the stage: by pointer and by keyboard.
 import assert from 'node:assert/strict';
 import { after, before, beforeEach, test } from 'node:test';
-import { add, edit, openBrowser, openEmptyBench, openWindow, pick, readout, shown, sound, type } from './support.mjs';
+import { add, arrow, edit, openBrowser, openEmptyBench, openWindow, pick, readout, shown, sound, type } from './support.mjs';
 
 let browser;
 let page;
@@ -43,11 +43,11 @@ test('a step is tried out, shown, and kept or dropped by keys', async () => {
 test('sizes change by an arrow on the part, by keys and on a slider, and the part follows meanwhile', async () => {
   await add(page, 'block');
   await shows('s1');
-  const head = await page.locator('.handle[data-handle=height] .head').boundingBox();
-  await page.mouse.move(head.x + head.width / 2, head.y + head.height / 2);
+  const [hx, hy] = await arrow(page, 'height');
+  await page.mouse.move(hx, hy);
   await page.mouse.down();
   const scale = await page.evaluate(() => document.querySelector('main.stage').stage.scale());
-  for (let k = 1; k <= 8; k++) await page.mouse.move(head.x + head.width / 2, head.y + head.height / 2 - k * 8, { steps: 2 });
+  for (let k = 1; k <= 8; k++) await page.mouse.move(hx, hy - k * 8, { steps: 2 });
   await until(() => Number(document.querySelector('main.stage').dataset.tried ?? 0) > 0);
   const typed = Number(await page.locator('#s1-height').inputValue());
   // drawn along the upright axis as it is seen: cos 35.26 degrees of it
