@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Recipe;
+use App\Support\BenchEdits;
 use App\Support\PreviewJson;
 use App\Support\Workbench;
 use Cubo\Exchange\GlbFile;
@@ -59,7 +60,7 @@ final class StageController extends Controller
     public function measure(Request $request, Recipe $recipe): JsonResponse
     {
         $this->authorize('view', $recipe);
-        $of = self::names($request->query('of'));
+        $of = BenchEdits::names($request->query('of'));
         $document = $recipe->document();
         $at = $request->query('at');
         $at = is_string($at) && preg_match('/^(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?)$/', $at, $n) ? [(float) $n[1], (float) $n[2], (float) $n[3]] : null;
@@ -99,11 +100,5 @@ final class StageController extends Controller
     private static function step(Document $document, string $id): Step
     {
         return $document->step($id) ?? abort(404);
-    }
-
-    /** @return list<string> */
-    public static function names(mixed $of): array
-    {
-        return array_slice(array_values(array_filter(is_array($of) ? $of : [], static fn (mixed $n): bool => is_string($n) && $n !== '' && strlen($n) <= Document::LONGEST_NAME)), 0, 3);
     }
 }

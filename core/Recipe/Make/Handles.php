@@ -91,7 +91,7 @@ final class Handles
     private static function solid(Task $t): array
     {
         $own = ReadySolids::own($t);
-        $motion = Standing::motion($t, $own);
+        $motion = Placing::motion($t, $own);
         $box = $own->vertexBox();
         $mid = [($box[0] + $box[3]) / 2, ($box[1] + $box[4]) / 2, ($box[2] + $box[5]) / 2];
         $along = ['x' => 0, 'y' => 1][$t->text('along')] ?? ($t->step->kind === StepKind::HalfCylinder ? 0 : 2);

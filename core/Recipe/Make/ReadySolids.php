@@ -19,7 +19,7 @@ final class ReadySolids
 {
     public static function make(Task $t): Solid
     {
-        return Standing::placed($t, self::own($t));
+        return Placing::placed($t, self::own($t));
     }
 
     /** The solid in its own frame: upright ones around the z axis on the ground, blocks as they are measured. */

@@ -13,7 +13,7 @@ use Cubo\Solid\Solid;
  * (on the ground: lifted). What
  * is kept is the face, not the place, so what stands on a face is carried when the face moves.
  */
-final class Standing
+final class Placing
 {
     public static function placed(Task $t, Solid $solid): Solid
     {
