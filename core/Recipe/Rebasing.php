@@ -34,13 +34,14 @@ final class Rebasing
                 continue;
             }
             $with[$s->id] = true;
-            if (! in_array($s->kind, [StepKind::Sketch, StepKind::Hole, StepKind::Text], true) || ! $s->uses('face') || ! isset($with[explode(':', $s->text('face'))[0]])) {
+            $key = isset($s->kind->fields()['stand']) ? 'on' : 'face';
+            if (! in_array($s->kind, [StepKind::Sketch, StepKind::Hole, StepKind::Text, ...StepKind::solids()], true) || ! $s->uses($key) || ! isset($with[explode(':', $s->text($key))[0]])) {
                 continue;
             }
-            $old = FacePlane::placement(self::partBefore($before, $s->id, $evaluate)->part(), $s->text('face'));
-            $new = FacePlane::placement(self::partBefore($after, $s->id, $evaluate)->part(), $s->text('face'));
+            $old = FacePlane::placement(self::partBefore($before, $s->id, $evaluate)->part(), $s->text($key));
+            $new = FacePlane::placement(self::partBefore($after, $s->id, $evaluate)->part(), $s->text($key));
             if ($old !== null && $new !== null) {
-                $after = $after->withStep(self::turned($s, $old, $new, $was, $is, $after));
+                $after = $after->withStep($key === 'on' ? self::stoodAnew($s, $old, $new, $was, $is, $after) : self::turned($s, $old, $new, $was, $is, $after));
             }
         }
 
@@ -72,6 +73,35 @@ final class Rebasing
     private static function partBefore(Recipe $recipe, string $id, callable $evaluate): PartState
     {
         return $evaluate($recipe->before($id));
+    }
+
+    /**
+     * A ready solid on a face that is seen turned by quarter turns now: what it was aligned with to the right it is aligned
+     * with upward, and so on. Placed by a corner, or at another angle, it keeps what is typed.
+     */
+    private static function stoodAnew(Step $s, Transform $old, Transform $new, Transform $was, Transform $is, Recipe $recipe): Step
+    {
+        $carried = static fn (array $p): array => $new->local($is->point($was->local($p)));
+        [$u0, $v0] = $carried($old->t);
+        [$u1, $v1] = $carried($old->point([1.0, 0.0, 0.0]));
+        $quarters = rad2deg(atan2($v1 - $v0, $u1 - $u0)) / 90;
+        $apart = hypot($u0, $v0) > 1e-9 && in_array('origin', [$s->text('alignx'), $s->text('aligny')], true);
+        if (abs($quarters - round($quarters)) > 1e-9 || $apart || $s->text('from') === 'corner') {
+            return $s;
+        }
+        $turns = ((int) round($quarters) % 4 + 4) % 4;
+        $other = static fn (string $a): string => ['low' => 'high', 'high' => 'low'][$a] ?? $a;
+        for ($i = 0; $i < $turns; $i++) {
+            $s = $s->with('alignx', $other($s->text('aligny')))->with('aligny', $s->text('alignx'))
+                ->with('x', self::sum([[-1.0, $s->text('y')]], 0.0, $recipe))->with('y', $s->text('x'));
+        }
+        try {
+            $facing = Expression::number($s->text('facing'), $recipe->named());
+        } catch (UnreadableExpression) {
+            return $s;
+        }
+
+        return $turns === 0 ? $s : $s->with('facing', self::written(self::within($facing + 90 * $turns)));
     }
 
     private static function turned(Step $s, Transform $old, Transform $new, Transform $was, Transform $is, Recipe $recipe): Step

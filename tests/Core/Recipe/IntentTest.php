@@ -51,6 +51,8 @@ $bracket = [
     ['kind' => 'extrude', 'sketch' => 's5', 'distance' => '7'],
     ['kind' => 'sketch', 'plane' => 'face', 'face' => 's6:end', 'drawn' => Drawn::rectangle(3, 2, 12, 5)],
     ['kind' => 'extrude', 'sketch' => 's7', 'distance' => '2'],
+    ['kind' => 'block', 'width' => '5', 'depth' => '3', 'height' => '4', 'stand' => 'face', 'on' => 's2:l5', 'alignx' => 'low', 'aligny' => 'high', 'x' => '1', 'y' => '-2'],
+    ['kind' => 'wedge', 'width' => '4', 'depth' => '6', 'height' => '3', 'stand' => 'face', 'on' => 's2:l2', 'alignx' => 'middle', 'aligny' => 'origin', 'x' => '8', 'y' => '-9', 'sink' => '1'],
     ['kind' => 'text', 'text' => 'F', 'height' => '6', 'depth' => '1', 'face' => 's2:l1', 'u' => '20', 'v' => '-8', 'angle' => '30'],
 ];
 
@@ -80,8 +82,8 @@ it('comes back to what it was when a base sketch goes there and back', function 
 });
 
 it('leaves alone what does not rest on the sketch', function () use ($bracket) {
-    $recipe = Parts::recipe([...$bracket, ['kind' => 'block', 'x' => '200'], ['kind' => 'hole', 'where' => 'face', 'face' => 's10:top', 'u' => '200', 'v' => '1']]);
-    expect(rebased($recipe, 'ground')->step('s11')->toArray())->toBe($recipe->step('s11')->toArray());
+    $recipe = Parts::recipe([...$bracket, ['kind' => 'block', 'x' => '200'], ['kind' => 'hole', 'where' => 'face', 'face' => 's12:top', 'u' => '200', 'v' => '1']]);
+    expect(rebased($recipe, 'ground')->step('s13')->toArray())->toBe($recipe->step('s13')->toArray());
 });
 
 it('turns and moves a sketch on its plane', function () {
