@@ -126,11 +126,11 @@ final class Workbench
     }
 
     /** @return array{added: mixed, removed: mixed, handles: mixed, areas: mixed, lies: mixed} what a step does, for the stage */
-    public function preview(Document $recipe, Step $step): array
+    public function preview(Document $recipe, Step $step, bool $differences): array
     {
         $before = $this->evaluate($recipe->upTo($step->id));
-        $key = sha1((string) json_encode([self::PREVIEWS, $before->key, $step->toArray(), $recipe->unit->value, $recipe->sizes, array_map(static fn (Step $s): string => $s->name, $recipe->steps), array_map(static fn ($s): array => $s->placement->t, $before->sketches), array_map(static fn (Step $s): mixed => $s->kind === StepKind::Sketch ? $s->values : null, $recipe->steps)]));
-        $json = $this->files->remember($key, 'preview', fn (): string => (string) json_encode(PreviewJson::of(Preview::of($recipe, $step, $this->evaluate(...)))));
+        $key = sha1((string) json_encode([self::PREVIEWS, $differences, $before->key, $step->toArray(), $recipe->unit->value, $recipe->sizes, array_map(static fn (Step $s): string => $s->name, $recipe->steps), array_map(static fn ($s): array => $s->placement->t, $before->sketches), array_map(static fn (Step $s): mixed => $s->kind === StepKind::Sketch ? $s->values : null, $recipe->steps)]));
+        $json = $this->files->remember($key, 'preview', fn (): string => (string) json_encode(PreviewJson::of(Preview::of($recipe, $step, $this->evaluate(...), $differences))));
 
         return json_decode($json, true);
     }

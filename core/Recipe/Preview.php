@@ -37,14 +37,15 @@ final readonly class Preview
      * Exactly: the difference between the part before and after the step; neither part of it where the step changes most of
      * a very fine part.
      *
+     * @param bool $differences whether what is added and taken away is wanted; finding it is the most of the work
      * @param callable(Recipe): PartState $evaluate
      */
-    public static function of(Recipe $recipe, Step $step, callable $evaluate): self
+    public static function of(Recipe $recipe, Step $step, callable $evaluate, bool $differences = true): self
     {
         $task = self::task($recipe, $step, $evaluate);
-        $after = $evaluate($recipe->upTo($step->id));
         $added = $removed = null;
-        if (! $step->off && ($after->results[$step->id]->status ?? '') === 'done' && $step->kind !== StepKind::Sketch && ! $after->isEmpty()) {
+        $after = $differences ? $evaluate($recipe->upTo($step->id)) : null;
+        if ($after !== null && ! $step->off && ($after->results[$step->id]->status ?? '') === 'done' && $step->kind !== StepKind::Sketch && ! $after->isEmpty()) {
             $effect = isset($step->kind->fields()['of']) && $step->text('of') === 'step' ? 'any' : ($step->kind->makes() ? Making::effect($step) : 'any');
             [$was, $is] = self::whereTheyDiffer($task->part, $after->part());
             if ($was->triangleCount() + $is->triangleCount() <= self::MOST_TRIANGLES) {

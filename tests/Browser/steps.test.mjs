@@ -10,7 +10,7 @@ after(() => browser.close());
 const names = ['Greta', 'Levi', 'Hugo', 'Finn'];
 beforeEach(async () => {
   await page?.context().close();
-  page = await openWindow(browser);
+  page = await openWindow(browser, { width: 1100, height: 700 });
   await openEmptyBench(page, names.shift());
 });
 

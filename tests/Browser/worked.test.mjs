@@ -39,7 +39,8 @@ before(async () => { browser = await openBrowser(); });
 after(() => browser.close());
 
 test('a mast base of twenty steps in inches weighs what an independent computation says', async (t) => {
-  const page = await openWindow(browser);
+  // a small window: the pictures are drawn by software here
+  const page = await openWindow(browser, { width: 1000, height: 640 });
   await signInTeacher(page, 'tom.verbeek@hillside.example');
   await page.getByRole('link', { name: 'New exercise' }).click();
   await page.getByLabel('Title').fill('Mast base');

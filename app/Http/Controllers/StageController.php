@@ -37,12 +37,12 @@ final class StageController extends Controller
     }
 
     /** What a step adds and takes away. */
-    public function does(Recipe $recipe, string $step): JsonResponse
+    public function does(Request $request, Recipe $recipe, string $step): JsonResponse
     {
         $this->authorize('view', $recipe);
         $document = $recipe->document();
 
-        return response()->json($this->bench->preview($document, self::step($document, $step)));
+        return response()->json($this->bench->preview($document, self::step($document, $step), $request->query('differences') !== '0'));
     }
 
     /** The part as it is after a step, for going through the log. */

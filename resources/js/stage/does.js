@@ -66,7 +66,9 @@ export function mountDoes(stage) {
   async function ask() {
     const step = stepAtHand();
     const version = document.getElementById('state')?.dataset.version;
-    const name = step && !host.dataset.replaying ? `${step.dataset.does}?version=${version}` : null;
+    // what is added and taken away is asked for only where it is shown
+    const wanted = step?.classList.contains('trial') || (step && host.dataset.explains === step.dataset.step);
+    const name = step && !host.dataset.replaying ? `${step.dataset.does}?version=${version}&differences=${wanted ? 1 : 0}` : null;
     if (name === of && name) return;
     of = name;
     asking?.abort();
@@ -85,7 +87,7 @@ export function mountDoes(stage) {
     if (!b) return;
     const id = b.closest('li.step').dataset.step;
     host.dataset.explains = host.dataset.explains === id ? '' : id;
-    setTimeout(() => show(seen), 0);
+    setTimeout(() => { show(seen); ask(); }, 0);
   });
   document.addEventListener('cubo:part', () => { of = null; soon(); });
   document.addEventListener('focusin', (e) => e.target.closest?.('li.step') && soon());
