@@ -24,6 +24,15 @@ final class Number
         return str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
     }
 
+    /** As it could be typed: a plain minus, a point, no needless zeros. */
+    public static function typed(float $v, int $decimals = 6): string
+    {
+        $text = number_format(round($v, $decimals), $decimals, '.', '');
+        $text = str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
+
+        return $text === '-0' ? '0' : $text;
+    }
+
     /** With thin spaces between thousands, for volumes and areas. */
     public static function large(float $v): string
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Quantity\Number;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Make\Making;
 use Cubo\Recipe\Make\Task;
@@ -142,13 +143,10 @@ final class Aligning
     private static function sum(string $typed, float $mm, Unit $unit): string
     {
         $by = round($mm / $unit->inMillimetres(), 6);
-        $write = static fn (float $v): string => rtrim(rtrim(number_format($v, 6, '.', ''), '0'), '.') ?: '0';
         if (preg_match('/^-?\d+(\.\d+)?$/', trim($typed))) {
-            $sum = $write((float) $typed + $by);
-
-            return $sum === '-0' ? '0' : $sum;
+            return Number::typed((float) $typed + $by);
         }
 
-        return trim($typed) . ($by < 0 ? ' - ' : ' + ') . $write(abs($by));
+        return trim($typed) . ($by < 0 ? ' - ' : ' + ') . Number::typed(abs($by));
     }
 }

@@ -6,6 +6,7 @@ namespace Cubo\Recipe;
 
 use Cubo\Geometry\Transform;
 use Cubo\Measure\TriangleTree;
+use Cubo\Quantity\Number;
 use Cubo\Recipe\Make\Making;
 use Cubo\Recipe\Make\Task;
 use Cubo\Solid\Boolean\BooleanFailed;
@@ -48,13 +49,13 @@ final class Dropping
         }
         $plane = $face === null ? null : FacePlane::placement($part, $face);
         $corner = $step->text('from') === 'corner';
-        $at = static fn (int $k): string => self::written(($corner ? $box[$k] : ($box[$k] + $box[$k + 3]) / 2) / $recipe->unit->inMillimetres());
+        $at = static fn (int $k): string => Number::typed(($corner ? $box[$k] : ($box[$k] + $box[$k + 3]) / 2) / $recipe->unit->inMillimetres());
         $step = $step->with('x', self::kept($step, 'x', $at(0)))->with('y', self::kept($step, 'y', $at(1)));
         if ($plane !== null && $plane->direction([0.0, 0.0, 1.0])[2] > 1 - 1e-9) {
             return $recipe->withStep($step->with('stand', 'face')->with('on', $face)->with('alignx', 'origin')->with('aligny', 'origin')->with('sink', '0'));
         }
 
-        return $recipe->withStep($step->with('stand', 'ground')->with('z', self::written(($box[2] - $way) / $recipe->unit->inMillimetres())));
+        return $recipe->withStep($step->with('stand', 'ground')->with('z', Number::typed(($box[2] - $way) / $recipe->unit->inMillimetres())));
     }
 
     /**
@@ -125,12 +126,5 @@ final class Dropping
     private static function kept(Step $step, string $key, string $now): string
     {
         return $step->text('stand') === 'ground' ? $step->text($key) : $now;
-    }
-
-    private static function written(float $v): string
-    {
-        $text = rtrim(rtrim(number_format(round($v, 6), 6, '.', ''), '0'), '.');
-
-        return $text === '' || $text === '-0' ? '0' : $text;
     }
 }

@@ -6,6 +6,7 @@ namespace Cubo\Recipe;
 
 use Cubo\Measure\Between;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Make\Joining;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Solid;
@@ -33,7 +34,7 @@ final class Neighbours
         }
         $u = $recipe->unit;
         try {
-            $both = self::boxesMeet($shape, $part) ? BooleanOperation::intersection($part, $shape) : new Solid;
+            $both = Joining::near($part, $shape) ? BooleanOperation::intersection($part, $shape) : new Solid;
         } catch (BooleanFailed) {
             return '';
         }
@@ -85,12 +86,5 @@ final class Neighbours
         $at = static fn (int $h): array => [$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]];
 
         return array_map(static fn (int $t): array => [$at(3 * $t), $at(3 * $t + 1), $at(3 * $t + 2), -1, [-1, -1, -1]], array_keys($s->facet));
-    }
-
-    private static function boxesMeet(Solid $a, Solid $b): bool
-    {
-        [$p, $q] = [$a->vertexBox(), $b->vertexBox()];
-
-        return max($p[0] - $q[3], $q[0] - $p[3], $p[1] - $q[4], $q[1] - $p[4], $p[2] - $q[5], $q[2] - $p[5]) < 0;
     }
 }

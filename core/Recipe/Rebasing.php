@@ -6,6 +6,7 @@ namespace Cubo\Recipe;
 
 use Cubo\Geometry\Transform;
 use Cubo\Quantity\Expression;
+use Cubo\Quantity\Number;
 use Cubo\Quantity\UnreadableExpression;
 
 /**
@@ -101,7 +102,7 @@ final class Rebasing
             return $s;
         }
 
-        return $turns === 0 ? $s : $s->with('facing', self::written(self::within($facing + 90 * $turns)));
+        return $turns === 0 ? $s : $s->with('facing', Number::typed(self::within($facing + 90 * $turns)));
     }
 
     private static function turned(Step $s, Transform $old, Transform $new, Transform $was, Transform $is, Recipe $recipe): Step
@@ -127,14 +128,7 @@ final class Rebasing
             return $s;
         }
 
-        return $s->with($key, self::written(self::within($turn + $angle)));
-    }
-
-    private static function written(float $v): string
-    {
-        $text = rtrim(rtrim(number_format(round($v, 6), 6, '.', ''), '0'), '.');
-
-        return $text === '-0' ? '0' : $text;
+        return $s->with($key, Number::typed(self::within($turn + $angle)));
     }
 
     /** The same angle between -180 (left out) and 180 degrees. */
@@ -182,6 +176,6 @@ final class Rebasing
             }
         }
 
-        return self::written($mm / $recipe->unit->inMillimetres());
+        return Number::typed($mm / $recipe->unit->inMillimetres());
     }
 }

@@ -77,7 +77,7 @@ final class Joining
     }
 
     /** Whether the boxes around both touch. */
-    private static function near(Solid $a, Solid $b): bool
+    public static function near(Solid $a, Solid $b): bool
     {
         [$p, $q] = [$a->vertexBox(), $b->vertexBox()];
         for ($k = 0; $k < 3; $k++) {

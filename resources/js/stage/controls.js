@@ -22,7 +22,6 @@ export function mountControls(stage) {
     else stage.says('');
     canvas.style.cursor = next ? 'pointer' : '';
   }
-  stage.itemsAt = itemsAt;
 
   canvas.addEventListener('pointerleave', () => { if (stage.offered && !host.querySelector('.underlist')) { stage.offered = null; stage.says(''); stage.redraw(); } });
   let drag = null;

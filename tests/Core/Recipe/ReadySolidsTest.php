@@ -65,9 +65,8 @@ it('stands every solid on the ground, never half below it', function (StepKind $
 })->with(array_merge(...array_map(static fn (StepKind $k): array => array_map(static fn (string $a): array => [$k, $a], isset($k->fields()['along']) ? ['x', 'y', 'z'] : ['z']), StepKind::solids())));
 
 it('stands on a face, aligned and sunk, and is carried when the face moves', function (array $stand, array $box) {
-    $on = static fn (string $height): array => [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => $height, 'x' => '5'], ['kind' => 'block', 'width' => '10', 'depth' => '8', 'height' => '6', 'stand' => 'face', 'on' => 's1:top', 'effect' => 'keep'] + $stand];
     foreach (['20' => 20.0, '35' => 35.0] as $height => $top) {
-        // what it shares with a large block around it is the solid itself
+        // as a body of its own its faces can be told apart
         $all = Parts::build([['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => (string) $height, 'x' => '5'], ['kind' => 'block', 'width' => '10', 'depth' => '8', 'height' => '6', 'stand' => 'face', 'on' => 's1:top', 'effect' => 'apart'] + $stand]);
         $own = [INF, INF, -INF, -INF, -INF];
         $part = $all->part();
