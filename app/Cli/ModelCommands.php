@@ -7,6 +7,7 @@ namespace App\Cli;
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
 use Cubo\Check\UnreadableExercise;
+use Cubo\Exchange\MeshFile;
 use Cubo\Exchange\StlFile;
 use Cubo\Exchange\UnreadableFile;
 use Cubo\Measure\PartMeasures;
@@ -30,7 +31,8 @@ final class ModelCommands
         cubo build RECIPE.json --out part.stl|part.3mf|part.glb
         cubo measure MODEL [--json] [--unit mm|in]
         cubo check EXERCISE.json MODEL [--json] [--unit mm|in]
-        MODEL is a recipe (.json) or an STL file; an STL file has no unit of its own: mm unless --unit says in.
+        cubo check EXERCISE.json FOLDER --csv [--unit mm|in]
+        MODEL is a recipe (.json) or an STL, OBJ, PLY or 3MF file; all but 3MF have no unit of their own: mm unless --unit says in.
         TEXT;
 
     /** @var array<string, string|true> */
@@ -58,8 +60,8 @@ final class ModelCommands
         $verb = array_shift($arguments);
         while ($arguments !== []) {
             $a = array_shift($arguments);
-            if ($a === '--json') {
-                $this->options['json'] = true;
+            if ($a === '--json' || $a === '--csv') {
+                $this->options[substr($a, 2)] = true;
             } elseif ($a === '--out' || $a === '--unit') {
                 $this->options[substr($a, 2)] = array_shift($arguments) ?? throw new UnreadableFile("$a needs a value.");
             } elseif (str_starts_with($a, '--')) {
@@ -112,7 +114,7 @@ final class ModelCommands
         $m = new PartMeasures($solid);
         $b = $m->bounds();
         $data = ['unit' => 'mm', 'source' => $note, 'bodies' => $m->bodyCount(), 'closed' => $m->isClosed(), 'volume' => $m->mass()->volume, 'area' => $m->mass()->area,
-            'centroid' => $m->mass()->centroid, 'bounds' => $solid->isEmpty() ? null : ['min' => $b->min, 'max' => $b->max]];
+            'centroid' => $m->mass()->centroid, 'bounds' => $solid->isEmpty() ? null : ['min' => $b->min, 'max' => $b->max]] + Measured::of($m);
         if (isset($this->options['json'])) {
             echo json_encode($data, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION), "\n";
 
@@ -132,6 +134,9 @@ final class ModelCommands
     private function check(): int
     {
         $exercise = Exercise::fromJson($this->read($this->files[0]));
+        if (is_dir($this->files[1])) {
+            return $this->checkFolder($exercise, $this->files[1]);
+        }
         [$solid, $note] = $this->model($this->files[1], true);
         $report = Checker::check(new PartMeasures($solid), $exercise);
         if (isset($this->options['json'])) {
@@ -147,6 +152,36 @@ final class ModelCommands
         }
 
         return $report->allMet() ? self::OK : self::NOT_MET;
+    }
+
+    /** A line for every model in a folder; one that cannot be read has its reason there, and the others go on. */
+    private function checkFolder(Exercise $exercise, string $folder): int
+    {
+        if (! isset($this->options['csv'])) {
+            throw new UnreadableFile("A folder is checked with --csv.\n" . self::USAGE);
+        }
+        $files = array_values(array_filter(glob(rtrim($folder, '/') . '/*') ?: [], fn (string $f): bool => in_array(strtolower(pathinfo($f, PATHINFO_EXTENSION)), ['json', 'stl', 'obj', 'ply', '3mf'], true) && realpath($f) !== realpath($this->files[0])));
+        natcasesort($files);
+        $asked = $exercise->asked();
+        $line = static function (array $cells): void {
+            // what begins like a formula would be worked out by a spreadsheet
+            fputcsv(STDOUT, array_map(static fn (mixed $c): string => ! is_scalar($c) ? '' : (is_string($c) && preg_match('/^[=+\-@\t\r]/', $c) && ! is_numeric($c) ? "'$c" : (string) $c), $cells), ',', '"', '');
+        };
+        $line(['file', 'met', 'asked', 'points', 'of', ...array_merge(...array_map(static fn ($r): array => ["$r->letter $r->label", "$r->letter measured", "$r->letter hint"], $asked)), 'problem']);
+        $all = true;
+        foreach ($files as $file) {
+            try {
+                [$solid] = $this->model($file, true);
+                $report = Checker::check(new PartMeasures($solid), $exercise);
+                $all = $all && $report->allMet();
+                $line([basename($file), $report->met(), count($report->rows), $report->points(), $report->mostPoints(), ...array_merge(...array_map(static fn ($r): array => [$r->word, $r->measured, $r->diagnosis], $report->rows)), '']);
+            } catch (UnreadableFile|UnreadableRecipe $e) {
+                $all = false;
+                $line([basename($file), 0, count($asked), 0, '', ...array_fill(0, 3 * count($asked), ''), $e->getMessage()]);
+            }
+        }
+
+        return $all ? self::OK : self::NOT_MET;
     }
 
     /**
@@ -171,9 +206,9 @@ final class ModelCommands
         }
         $unit = Unit::from((string) ($this->options['unit'] ?? 'mm'));
 
-        $mesh = StlFile::read($bytes, $unit->inMillimetres());
+        [$mesh, $note] = MeshFile::read($bytes, $unit);
 
-        return [$recognise ? SurfaceRecognition::of($mesh) : $mesh, "STL taken as {$unit->value}", true];
+        return [$recognise ? SurfaceRecognition::of($mesh) : $mesh, $note, true];
     }
 
     private function read(string $path): string

@@ -7,6 +7,7 @@ namespace App\Support;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Requirement;
 use Cubo\Check\RequirementKind;
+use Cubo\Check\Tolerance\Tolerance;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
@@ -34,7 +35,7 @@ final class ExerciseForm
                 return $r;
             }
 
-            return new Requirement($r->id, $r->kind, $k->label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, $r->kind === RequirementKind::FitsBed ? $k->where : $r->where);
+            return new Requirement($r->id, $r->kind, $k->label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, $r->kind === RequirementKind::FitsBed ? $k->where : $r->where, '', $k->as);
         }, $proposed));
     }
 
@@ -65,9 +66,19 @@ final class ExerciseForm
                 $problems["$field.points"] = 'Points are a whole number from 0 to 100.';
             }
             $tolerance = $r->tolerance;
+            $as = $r->as;
             $limit = $r->nominal;
             try {
-                if ($r->kind->hasTolerance() && isset($in['tolerance'])) {
+                if ($r->kind->isLength() && isset($in['tolerance'])) {
+                    $as = trim(mb_substr((string) $in['tolerance'], 0, 40));
+                    $typed = Tolerance::typed($as, $r->nominal, $unit);
+                    $tolerance = max(abs($typed->lower), abs($typed->upper));
+                    // plus and minus the same needs no other form
+                    $as = abs($typed->lower + $typed->upper) < 1e-9 && ! preg_match('/[a-z]/i', $as) ? '' : $as;
+                    if ($tolerance > 1000) {
+                        $problems["$field.tolerance"] = 'A tolerance is at most a metre.';
+                    }
+                } elseif ($r->kind->hasTolerance() && isset($in['tolerance'])) {
                     $tolerance = $r->kind === RequirementKind::Volume ? Expression::number(rtrim((string) $in['tolerance'], ' %')) : Expression::length((string) $in['tolerance'], $unit);
                     if ($tolerance < 0 || $tolerance > 1000) {
                         $problems["$field.tolerance"] = 'A tolerance is not below zero.';
@@ -101,7 +112,7 @@ final class ExerciseForm
                     }
                 }
             }
-            $out[] = new Requirement($r->id, $r->kind, $label, $limit, $tolerance, (int) $points, $asked, $where);
+            $out[] = new Requirement($r->id, $r->kind, $label, $limit, $tolerance, (int) $points, $asked, $where, '', $as);
         }
 
         return [Sheet::lettered($out), $problems];

@@ -6,6 +6,7 @@ namespace Cubo\Check;
 
 use Cubo\Measure\Hole;
 use Cubo\Measure\PartMeasures;
+use Cubo\Measure\Through;
 use Cubo\Quantity\Unit;
 
 /** Measures a part against an exercise. Looks at geometry only, not at how the part was made. */
@@ -40,6 +41,7 @@ final class Checker
         return match ($r->kind) {
             RequirementKind::Size => $this->size($r),
             RequirementKind::HoleDiameter, RequirementKind::HolePlace => $this->hole($r),
+            RequirementKind::HoleDepth => $this->depth($r),
             RequirementKind::FaceDistance => $this->faceDistance($r),
             RequirementKind::Volume => $this->volume($r),
             RequirementKind::Symmetry => $this->symmetry($r),
@@ -86,6 +88,25 @@ final class Checker
             $met ? 'Met' : $this->unit->show($off) . ' off its place', $met ? '' : Diagnosis::place([$u, $v], $r, $this->part, $this->unit), $place);
     }
 
+    private function depth(Requirement $r): Row
+    {
+        $axis = (int) $r->where['axis'];
+        $hole = $this->findHole($r, $axis);
+        if ($hole === null) {
+            return $this->missing($r, Diagnosis::noHole($r, $this->part, $this->unit));
+        }
+        $place = ['kind' => 'ring', 'centre' => $this->mouth($hole, $axis), 'axis' => $axis, 'radius' => $hole->radius, 'asked' => null];
+        if (! $r->goesThrough()) {
+            return $hole->through
+                ? $this->make($r, 'through', null, '', 'off', 'Goes through', 'The hole should end at a depth of ' . $this->unit->brief($r->nominal) . '; it goes right through the part.', $place)
+                : $this->length($r, $hole->depth(), 'The hole is ' . $this->unit->show($hole->depth()) . ' deep to where its full width ends; ' . $this->unit->brief($r->nominal) . ' is asked.', $place);
+        }
+        $skin = $hole->through ? 0.0 : Through::skin($this->part, $hole);
+
+        return $this->make($r, $hole->through ? 'through' : $this->unit->show($hole->depth()), $hole->through ? 0.0 : -$skin, $hole->through ? '' : $this->unit->show($skin), $hole->through ? 'met' : 'off',
+            $hole->through ? 'Met' : 'Not through', $hole->through ? '' : 'The hole does not go through: ' . $this->unit->show($skin) . ' ' . $this->unit->word() . ' are left at its end. Make it deeper, or choose “through”.', $place);
+    }
+
     /** The hole that is most likely meant. */
     private function findHole(Requirement $r, int $axis): ?Hole
     {
@@ -115,7 +136,7 @@ final class Checker
         $found = array_values(array_filter($this->part->features()->holes, static fn (Hole $h): bool => $h->principal() === $axis));
         $places = [];
         foreach ($this->exercise->asked() as $r) {
-            if (($r->kind === RequirementKind::HoleDiameter || $r->kind === RequirementKind::HolePlace) && (int) $r->where['axis'] === $axis) {
+            if ($r->kind->isOfHole() && (int) $r->where['axis'] === $axis) {
                 $places[self::placeKey($r)] = [(float) $r->where['u'], (float) $r->where['v'], $r->kind === RequirementKind::HoleDiameter ? $r->nominal : ($places[self::placeKey($r)][2] ?? null)];
             }
         }
@@ -260,10 +281,13 @@ final class Checker
     private function length(Requirement $r, float $got, string $diagnosis, array $place, string $prefix = ''): Row
     {
         $off = $got - $r->nominal;
-        $met = abs($off) <= $r->tolerance + self::SLACK;
+        $limits = $r->limits($this->unit);
+        $met = $limits->holds($off, self::SLACK);
+        // from the nominal size where that is allowed, else from the nearer limit
+        $beyond = $limits->lower <= 0 && $limits->upper >= 0 ? $off : ($off > $limits->upper ? $off - $limits->upper : $limits->lower - $off);
 
         return $this->make($r, $prefix . $this->unit->show($got), $off, $this->unit->show($off), $met ? 'met' : 'off',
-            $met ? 'Met' : $this->unit->show(abs($off)) . ($off < 0 ? ' too small' : ' too large'), $met ? '' : $diagnosis, $place);
+            $met ? 'Met' : $this->unit->show(abs($beyond)) . ($off < $limits->lower ? ' too small' : ' too large'), $met ? '' : $diagnosis, $place);
     }
 
     private function missing(Requirement $r, string $diagnosis): Row

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Check\Tolerance\Tolerance;
 use Cubo\Quantity\Unit;
+use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\Letters;
 
 /** What a part is checked against: the drawing's unit and the requirements. As a file: see docs/recipe.md. */
@@ -24,7 +26,16 @@ final readonly class Exercise
         }
         $unit = Unit::tryFrom((string) ($a['unit'] ?? '')) ?? throw new UnreadableExercise('"unit" must be "mm" or "in".');
 
-        return new self($unit, self::lettered(array_map(Requirement::fromArray(...), array_values($a['requirements']))), (string) ($a['title'] ?? ''));
+        $list = array_map(Requirement::fromArray(...), array_values($a['requirements']));
+        foreach ($list as $r) {
+            try {
+                $r->as === '' || Tolerance::typed($r->as, $r->nominal, $unit);
+            } catch (UnreadableExpression $e) {
+                throw new UnreadableExercise("The tolerance “{$r->as}” of {$r->label} cannot be read. {$e->getMessage()}");
+            }
+        }
+
+        return new self($unit, self::lettered($list), (string) ($a['title'] ?? ''));
     }
 
     /**

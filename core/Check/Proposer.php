@@ -62,6 +62,7 @@ final class Proposer
             $name = count($list) === 1 ? 'Hole' : 'Hole ' . ($i + 1);
             $out[] = new Requirement("hole-$i-diameter", RequirementKind::HoleDiameter, "$name, diameter", self::clean(2 * $h->radius), $tolerance, 2, true, $where);
             $out[] = new Requirement("hole-$i-place", RequirementKind::HolePlace, "$name, from " . self::AXIS[$a][1] . ' and ' . self::AXIS[$b][1], 0.0, $tolerance, 2, true, $where);
+            $out[] = new Requirement("hole-$i-depth", RequirementKind::HoleDepth, $h->through ? "$name goes through" : "$name, depth", $h->through ? 0.0 : self::clean($h->depth()), $tolerance, 1, false, $where);
         }
 
         return $out;

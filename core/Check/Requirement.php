@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Check\Tolerance\Tolerance;
 use Cubo\Quantity\Number;
 use Cubo\Quantity\Unit;
+use Cubo\Quantity\UnreadableExpression;
 
 /**
  * One thing asked of a part. `nominal` is in mm, mm2, mm3 or a count and is read from the reference part; hole places
@@ -28,6 +30,7 @@ final readonly class Requirement
         public bool $asked,
         public array $where = [],
         public string $letter = '',
+        public string $as = '',
     ) {}
 
     /**
@@ -60,6 +63,7 @@ final readonly class Requirement
         return new self(
             (string) ($a['id'] ?? $kind->value), $kind, (string) ($a['label'] ?? $kind->value), (float) $a['nominal'], (float) $a['tolerance'],
             (int) ($a['points'] ?? 1), (bool) ($a['asked'] ?? true), $where, (string) ($a['letter'] ?? ''),
+            is_string($a['as'] ?? null) ? mb_substr($a['as'], 0, 40) : '',
         );
     }
 
@@ -67,13 +71,30 @@ final readonly class Requirement
     public function toArray(): array
     {
         return ['id' => $this->id, 'kind' => $this->kind->value, 'label' => $this->label, 'nominal' => $this->nominal, 'tolerance' => $this->tolerance,
-            'points' => $this->points, 'asked' => $this->asked, 'where' => $this->where, 'letter' => $this->letter];
+            'points' => $this->points, 'asked' => $this->asked, 'where' => $this->where, 'letter' => $this->letter] + ($this->as === '' ? [] : ['as' => $this->as]);
     }
 
     public function change(?string $label = null, ?float $nominal = null, ?float $tolerance = null, ?int $points = null, ?bool $asked = null, ?string $letter = null): self
     {
         return new self($this->id, $this->kind, $label ?? $this->label, $nominal ?? $this->nominal, $tolerance ?? $this->tolerance,
-            $points ?? $this->points, $asked ?? $this->asked, $this->where, $letter ?? $this->letter);
+            $points ?? $this->points, $asked ?? $this->asked, $this->where, $letter ?? $this->letter, $this->as);
+    }
+
+    /** Whether a hole is asked to go through. */
+    public function goesThrough(): bool
+    {
+        return $this->kind === RequirementKind::HoleDepth && $this->nominal <= 0;
+    }
+
+    /** How far a length may be off. */
+    public function limits(Unit $unit): Tolerance
+    {
+        try {
+            return $this->as === '' ? Tolerance::between(-$this->tolerance, $this->tolerance) : Tolerance::typed($this->as, $this->nominal, $unit);
+        } catch (UnreadableExpression) {
+            // the form and the file were read before; a size that has left the table since keeps what it had
+            return Tolerance::between(-$this->tolerance, $this->tolerance);
+        }
     }
 
     /** What the drawing or the teacher asks, as text. */
@@ -82,6 +103,7 @@ final readonly class Requirement
         return match ($this->kind) {
             RequirementKind::HoleDiameter => '⌀ ' . $unit->brief($this->nominal),
             RequirementKind::HolePlace => $unit->brief((float) $this->where['u']) . ', ' . $unit->brief((float) $this->where['v']),
+            RequirementKind::HoleDepth => $this->goesThrough() ? 'through' : $unit->brief($this->nominal) . ' deep',
             RequirementKind::Volume => self::volume($this->nominal, $unit),
             RequirementKind::Symmetry => 'mirror',
             RequirementKind::Bodies => (string) (int) $this->nominal,
@@ -96,9 +118,10 @@ final readonly class Requirement
     public function toleranceText(Unit $unit): string
     {
         return match (true) {
-            ! $this->kind->hasTolerance() => '',
+            ! $this->kind->hasTolerance(), $this->goesThrough() => '',
             $this->kind === RequirementKind::Volume => '±' . Number::brief($this->tolerance, 2) . ' %',
             $this->kind === RequirementKind::Symmetry, $this->kind === RequirementKind::HolePlace => 'within ' . $unit->brief($this->tolerance),
+            $this->as !== '' => (preg_match('/^[A-Za-z]/', $this->as) ? "$this->as " : '') . $this->limits($unit)->text($unit),
             default => '±' . $unit->brief($this->tolerance),
         };
     }

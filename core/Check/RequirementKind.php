@@ -13,6 +13,8 @@ enum RequirementKind: string
     case HoleDiameter = 'hole-diameter';
     /** where a hole's axis is, from the part's left, front and bottom outermost faces */
     case HolePlace = 'hole-place';
+    /** how deep a hole is to where its full width ends; 0 for one that goes through */
+    case HoleDepth = 'hole-depth';
     /** distance between two parallel flat faces */
     case FaceDistance = 'face-distance';
     case Volume = 'volume';
@@ -33,6 +35,17 @@ enum RequirementKind: string
         return ! in_array($this, [self::Bodies, self::Closed, self::FitsBed, self::Standing, self::Wall], true);
     }
 
+    /** Whether it is a length whose tolerance may be unequal, limits, a class or a fit. */
+    public function isLength(): bool
+    {
+        return in_array($this, [self::Size, self::HoleDiameter, self::HoleDepth, self::FaceDistance], true);
+    }
+
+    public function isOfHole(): bool
+    {
+        return in_array($this, [self::HoleDiameter, self::HolePlace, self::HoleDepth], true);
+    }
+
     /** Whether the nominal value is a limit the teacher states rather than a size of the reference part. */
     public function isLimit(): bool
     {
@@ -48,7 +61,7 @@ enum RequirementKind: string
     {
         return match ($this) {
             self::Size, self::Symmetry => ['axis'],
-            self::HoleDiameter, self::HolePlace => ['axis', 'u', 'v'],
+            self::HoleDiameter, self::HolePlace, self::HoleDepth => ['axis', 'u', 'v'],
             self::FaceDistance => ['axis', 'highSign'],
             self::FitsBed => ['x', 'y', 'z'],
             default => [],

@@ -23,11 +23,17 @@ final class GlbFile
         foreach ($s->facet as $t => $f) {
             $surface = $s->surfaces[$s->surfaceOf[$f]];
             $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
+            $flat = $surface->isFlat();
             for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                 $v = $s->start[$h];
                 $p = [$s->x[$v], $s->y[$v], $s->z[$v]];
-                array_push($position, ...$p);
-                array_push($normal, ...SurfaceEquation::outward($surface, $p, $n));
+                $position[] = $p[0];
+                $position[] = $p[1];
+                $position[] = $p[2];
+                $o = $flat ? $n : SurfaceEquation::outward($surface, $p, $n);
+                $normal[] = $o[0];
+                $normal[] = $o[1];
+                $normal[] = $o[2];
                 $face[] = $s->surfaceOf[$f];
             }
         }
@@ -56,9 +62,16 @@ final class GlbFile
             $json['bufferViews'][] = ['buffer' => 0, 'byteOffset' => strlen($bin), 'byteLength' => strlen($bytes)];
             $a = ['bufferView' => count($json['bufferViews']) - 1, 'componentType' => 5126, 'count' => intdiv(count($values), $width), 'type' => $type];
             if ($width === 3) {
-                $chunks = array_chunk($values, 3);
-                $a['min'] = array_map(static fn (int $k): float => min(array_column($chunks, $k) ?: [0.0]), [0, 1, 2]);
-                $a['max'] = array_map(static fn (int $k): float => max(array_column($chunks, $k) ?: [0.0]), [0, 1, 2]);
+                $low = $high = [$values[0] ?? 0.0, $values[1] ?? 0.0, $values[2] ?? 0.0];
+                foreach ($values as $i => $v) {
+                    $k = $i % 3;
+                    if ($v < $low[$k]) {
+                        $low[$k] = $v;
+                    } elseif ($v > $high[$k]) {
+                        $high[$k] = $v;
+                    }
+                }
+                [$a['min'], $a['max']] = [$low, $high];
             }
             $json['accessors'][] = $a;
             $bin .= $bytes;

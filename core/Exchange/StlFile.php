@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Exchange;
 
 use Cubo\Solid\Solid;
-use Cubo\Solid\SolidBuilder;
-use Cubo\Solid\Surface;
 
 /** STL as first specified by 3D Systems, "StereoLithography Interface Specification", 1988: binary written, both read. */
 final class StlFile
@@ -29,9 +27,6 @@ final class StlFile
     }
 
     /**
-     * Corners nearer than 1e-6 of the size are one point. A mesh that does not close is returned with twin -1 at its
-     * borders.
-     *
      * @param float $scale millimetres per unit of the file
      *
      * @throws UnreadableFile
@@ -39,35 +34,13 @@ final class StlFile
     public static function read(string $bytes, float $scale = 1.0): Solid
     {
         $corners = self::corners($bytes);
-        if ($corners === []) {
-            throw new UnreadableFile('The STL file holds no triangles.');
-        }
-        $span = 0.0;
-        foreach ($corners as $p) {
-            foreach ($p as $v) {
-                if (! is_finite($v) || abs($v) > 1e9) {
-                    throw new UnreadableFile('The STL file holds a number that is no coordinate.');
-                }
-                $span = max($span, abs($v));
-            }
-        }
-        $grid = max(1e-6 * $span, 1e-12);
-        $b = new SolidBuilder;
-        $plane = $b->surface(Surface::plane('file:face'));
-        $id = $facets = [];
-        for ($i = 0; $i < count($corners); $i += 3) {
-            $v = [];
-            for ($k = 0; $k < 3; $k++) {
-                $p = $corners[$i + $k];
-                $key = round($p[0] / $grid) . ',' . round($p[1] / $grid) . ',' . round($p[2] / $grid);
-                $v[] = $id[$key] ??= $b->vertex($p[0] * $scale, $p[1] * $scale, $p[2] * $scale);
-            }
-            if ($v[0] !== $v[1] && $v[1] !== $v[2] && $v[0] !== $v[2]) {
-                $b->triangle($v[0], $v[1], $v[2], $b->facetThrough($v[0], $v[1], $v[2], $plane));
-            }
+
+        $triangles = [];
+        for ($i = 0; $i + 2 < count($corners); $i += 3) {
+            $triangles[] = [$i, $i + 1, $i + 2];
         }
 
-        return $b->buildOpen();
+        return MeshWelding::of($corners, $triangles, $scale);
     }
 
     /** @return list<array{float,float,float}> */

@@ -31,7 +31,8 @@ final class Bodies
                 $members[] = $q;
                 for ($k = 0; $k < 3; $k++) {
                     $o = intdiv($s->twin[3 * $q + $k], 3);
-                    if (! isset($of[$o])) {
+                    // past the border of an open mesh there is nothing
+                    if ($s->twin[3 * $q + $k] >= 0 && ! isset($of[$o])) {
                         $of[$o] = $id;
                         $stack[] = $o;
                     }

@@ -9,6 +9,7 @@ use Cubo\Solid\Blend\EdgeShape;
 use Cubo\Solid\Blend\Topology;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
+use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceKind;
 
 /**
@@ -30,14 +31,25 @@ final class FaceArea
             $flat = $surface->isFlat();
             $p = array_map(static fn (int $h): array => [$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]], [3 * $t, 3 * $t + 1, 3 * $t + 2]);
             $a = Vector::length(Vector::cross(Vector::sub($p[1], $p[0]), Vector::sub($p[2], $p[0]))) / 2;
-            if (in_array($surface->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true)) {
-                $half = self::turn($p, $surface->point, $surface->axis) / 2;
-                $a *= $half > 1e-9 ? $half / sin($half) : 1.0;
-            }
-            $area += $a;
+            $area += $a * self::widening($surface, $p);
         }
 
         return $flat ? $area + self::segments($s, $face) : $area;
+    }
+
+    /**
+     * How much larger the true surface is than a facet on it.
+     *
+     * @param list<array{float,float,float}> $corners
+     */
+    public static function widening(Surface $surface, array $corners): float
+    {
+        if (! in_array($surface->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true)) {
+            return 1.0;
+        }
+        $half = self::turn($corners, $surface->point, $surface->axis) / 2;
+
+        return $half > 1e-9 ? $half / sin($half) : 1.0;
     }
 
     /**

@@ -7,22 +7,25 @@ namespace Cubo\Measure;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SurfaceKind;
 
-/** Holes and flats recognised from the true surfaces of a solid, however it was made. */
+/** Holes, bosses and flats recognised from the true surfaces of a solid, however it was made. */
 final readonly class Features
 {
     /**
      * @param list<Hole> $holes
      * @param list<Flat> $flats
+     * @param list<Hole> $bosses full-round cylinders that stand out
      */
-    private function __construct(public array $holes, public array $flats) {}
+    private function __construct(public array $holes, public array $flats, public array $bosses) {}
 
     public static function of(Solid $s, ?TriangleTree $tree = null): self
     {
-        return new self(self::holes($s, $tree ?? new TriangleTree($s)), self::flats($s));
+        $tree ??= new TriangleTree($s);
+
+        return new self(self::cylinders($s, $tree, true), self::flats($s), self::cylinders($s, $tree, false));
     }
 
-    /** @return list<Hole> full-round hollow cylinders */
-    private static function holes(Solid $s, TriangleTree $tree): array
+    /** @return list<Hole> full-round cylinders, hollow ones or such that stand out */
+    private static function cylinders(Solid $s, TriangleTree $tree, bool $hollow): array
     {
         $keys = $groups = [];
         foreach ($s->facet as $t => $f) {
@@ -33,8 +36,10 @@ final readonly class Features
             }
             $v = $s->start[3 * $t];
             $d = [$s->x[$v] - $surface->point[0], $s->y[$v] - $surface->point[1], $s->z[$v] - $surface->point[2]];
-            if ($d[0] * $s->nx[$f] + $d[1] * $s->ny[$f] + $d[2] * $s->nz[$f] > ($d[0] * $surface->axis[0] + $d[1] * $surface->axis[1] + $d[2] * $surface->axis[2]) * ($surface->axis[0] * $s->nx[$f] + $surface->axis[1] * $s->ny[$f] + $surface->axis[2] * $s->nz[$f])) {
-                continue; // the wall faces outward: a boss
+            $along = $d[0] * $surface->axis[0] + $d[1] * $surface->axis[1] + $d[2] * $surface->axis[2];
+            $outward = $d[0] * $s->nx[$f] + $d[1] * $s->ny[$f] + $d[2] * $s->nz[$f] > $along * ($surface->axis[0] * $s->nx[$f] + $surface->axis[1] * $s->ny[$f] + $surface->axis[2] * $s->nz[$f]);
+            if ($outward === $hollow) {
+                continue;
             }
             $groups[$keys[$i] ??= $surface->geometryKey()][] = $t;
         }
@@ -55,8 +60,7 @@ final readonly class Features
                     continue;
                 }
                 $at = static fn (float $h): array => [$surface->point[0] + $h * $a[0], $surface->point[1] + $h * $a[1], $surface->point[2] + $h * $a[2]];
-                $far = 4 * self::reach($s);
-                $open = $tree->firstHit($at(($from + $to) / 2), $a, 0.0, $far) === null && $tree->firstHit($at(($from + $to) / 2), [-$a[0], -$a[1], -$a[2]], 0.0, $far) === null;
+                $open = $hollow && Through::is($tree, $at(($from + $to) / 2), $a, ($to - $from) / 2, $surface->radius, 4 * self::reach($s));
                 $holes[] = new Hole($a, $at(($from + $to) / 2), $surface->radius, $from, $to, $open);
             }
         }

@@ -21,6 +21,9 @@ use Cubo\Solid\SurfaceKind;
  */
 final class MassProperties
 {
+    /** Cones are integrated finely where their least width falls below this share of the greatest. */
+    private const SMOOTH = 0.65;
+
     public readonly float $volume;
 
     public readonly float $area;
@@ -208,12 +211,15 @@ final class MassProperties
         [$i, $j, $k] = [$m->start[3 * $t], $m->start[3 * $t + 1], $m->start[3 * $t + 2]];
         $rule = self::rule();
         if ($s->kind === SurfaceKind::Cone) {
-            $rule = self::coneRule();
             $width = fn (int $v): float => abs($s->radius + $s->slope * (($m->x[$v] - $s->point[0]) * $s->axis[0] + ($m->y[$v] - $s->point[1]) * $s->axis[1] + ($m->z[$v] - $s->point[2]) * $s->axis[2]));
             if ($width($j) < $width($i) && $width($j) <= $width($k)) {
                 [$i, $j, $k] = [$j, $k, $i];
             } elseif ($width($k) < $width($i)) {
                 [$i, $j, $k] = [$k, $i, $j];
+            }
+            // away from the apex the lens is smooth
+            if ($width($i) < self::SMOOTH * max($width($j), $width($k))) {
+                $rule = self::coneRule();
             }
         }
         $ux = $m->x[$j] - $m->x[$i];
@@ -233,7 +239,11 @@ final class MassProperties
         $x0 = $m->x[$i] - $cx;
         $y0 = $m->y[$i] - $cy;
         $z0 = $m->z[$i] - $cz;
-        $area = 0.0;
+        // about the first vertex, as all moments are
+        $ox = $cx - $this->o[0];
+        $oy = $cy - $this->o[1];
+        $oz = $cz - $this->o[2];
+        $area = $volume = $mx = $my = $mz = $ixx = $iyy = $izz = $ixy = $iyz = $izx = 0.0;
         foreach ($rule as [$u, $v, $weight]) {
             $px = $x0 + $u * $ux + $v * $wx;
             $py = $y0 + $u * $uy + $v * $wy;
@@ -294,10 +304,30 @@ final class MassProperties
             // two Gauss points along the column
             foreach ([0.21132486540518713, 0.7886751345948129] as $share) {
                 $at = $share * $length;
-                $this->add($seen * $length / 2 * (1 + $a * $at + $b * $at * $at), $cx + $px + $at * $dx, $cy + $py + $at * $dy, $cz + $pz + $at * $dz);
+                $dv = $seen * $length / 2 * (1 + $a * $at + $b * $at * $at);
+                $x = $ox + $px + $at * $dx;
+                $y = $oy + $py + $at * $dy;
+                $z = $oz + $pz + $at * $dz;
+                $volume += $dv;
+                $mx += $dv * $x;
+                $my += $dv * $y;
+                $mz += $dv * $z;
+                $ixx += $dv * $x * $x;
+                $iyy += $dv * $y * $y;
+                $izz += $dv * $z * $z;
+                $ixy += $dv * $x * $y;
+                $iyz += $dv * $y * $z;
+                $izx += $dv * $z * $x;
             }
         }
         $this->a += $area;
+        $this->v += $volume;
+        foreach ([$mx, $my, $mz] as $q => $part) {
+            $this->m[$q] += $part;
+        }
+        foreach ([$ixx, $iyy, $izz, $ixy, $iyz, $izx] as $q => $part) {
+            $this->i[$q] += $part;
+        }
     }
 
     /**
@@ -357,9 +387,12 @@ final class MassProperties
             $t = [$t[0] / $l, $t[1] / $l, $t[2] / $l];
             $e1 = [$m->nx[$fa], $m->ny[$fa], $m->nz[$fa]];
             $e2 = [$t[1] * $e1[2] - $t[2] * $e1[1], $t[2] * $e1[0] - $t[0] * $e1[2], $t[0] * $e1[1] - $t[1] * $e1[0]];
+            // beside a flat face the true curve lies in its plane
+            $flat = $sa->isFlat() ? $e1 : ($sb->isFlat() ? [$m->nx[$fb], $m->ny[$fb], $m->nz[$fb]] : null);
+            $in = $flat === null ? null : [$t[1] * $flat[2] - $t[2] * $flat[1], $t[2] * $flat[0] - $t[0] * $flat[2], $t[0] * $flat[1] - $t[1] * $flat[0]];
             foreach ($gauss as [$u, $weight]) {
                 $p = [$m->x[$a] + $u * $l * $t[0], $m->y[$a] + $u * $l * $t[1], $m->z[$a] + $u * $l * $t[2]];
-                $onBoth = SurfaceEquation::meet($m, $sa, $fa, $sb, $fb, $p, $e1, $e2);
+                $onBoth = $in === null ? SurfaceEquation::meet($m, $sa, $fa, $sb, $fb, $p, $e1, $e2) : SurfaceEquation::along($sa->isFlat() ? $sb : $sa, $p, $in);
                 if ($onBoth !== null) {
                     $q = [$onBoth[0] - $p[0], $onBoth[1] - $p[1], $onBoth[2] - $p[2]];
                     $this->wedge($sa, $fa, $p, $q, $t, $weight * $l);
@@ -382,9 +415,8 @@ final class MassProperties
         $n = [$m->nx[$f], $m->ny[$f], $m->nz[$f]];
         $r = [0.0, 0.0, 0.0];
         if (! $s->isFlat()) {
-            $onOwn = SurfaceEquation::project($s, $p);
+            [$onOwn, $n] = SurfaceEquation::projected($s, $p, $n);
             $r = [$onOwn[0] - $p[0], $onOwn[1] - $p[1], $onOwn[2] - $p[2]];
-            $n = SurfaceEquation::outward($s, $p, $n);
             $wedge = $length * 0.5 * (($r[1] * $q[2] - $r[2] * $q[1]) * $t[0] + ($r[2] * $q[0] - $r[0] * $q[2]) * $t[1] + ($r[0] * $q[1] - $r[1] * $q[0]) * $t[2]);
             $this->add($wedge, $p[0] + ($q[0] + $r[0]) / 3, $p[1] + ($q[1] + $r[1]) / 3, $p[2] + ($q[2] + $r[2]) / 3);
         }

@@ -24,6 +24,19 @@ final readonly class Standing
         return new self(self::level($m, $b->min[2], -1.0), self::level($m, $b->max[2], 1.0), $b->min[2]);
     }
 
+    /** The flat area in the lowest plane with its round rims as they truly are, mm2. */
+    public static function trueBase(PartMeasures $m): float
+    {
+        $s = $m->solid;
+        $lies = [];
+        foreach ($s->facet as $f) {
+            $name = $s->surfaces[$s->surfaceOf[$f]]->name;
+            $lies[$name] = ($lies[$name] ?? true) && $s->surfaces[$s->surfaceOf[$f]]->isFlat() && $s->nz[$f] < -1 + 1e-9 && abs(-$s->offset[$f] - $m->bounds()->min[2]) < 1e-4;
+        }
+
+        return array_sum(array_map(static fn (int|string $name): float => FaceArea::of($s, (string) $name), array_keys(array_filter($lies))));
+    }
+
     private static function level(PartMeasures $m, float $z, float $up): float
     {
         $s = $m->solid;

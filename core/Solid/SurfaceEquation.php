@@ -114,6 +114,49 @@ final class SurfaceEquation
     }
 
     /**
+     * Both of the above at once: where project() moves a point of a curved surface, and outward() there.
+     *
+     * @param array{float,float,float} $p
+     * @param array{float,float,float} $facet
+     * @return array{array{float,float,float}, array{float,float,float}}
+     */
+    public static function projected(Surface $s, array $p, array $facet): array
+    {
+        [$v, $g, $r] = self::at($s, $p);
+        $l = sqrt($g[0] * $g[0] + $g[1] * $g[1] + $g[2] * $g[2]);
+        $l = $g[0] * $facet[0] + $g[1] * $facet[1] + $g[2] * $facet[2] < 0 ? -$l : $l;
+
+        return [[$p[0] - $v * $r[0], $p[1] - $v * $r[1], $p[2] - $v * $r[2]], [$g[0] / $l, $g[1] / $l, $g[2] / $l]];
+    }
+
+    /**
+     * The point of a curved surface on the line p + s e, by Newton's method; null where the line runs along it too
+     * flatly to tell.
+     *
+     * @param array{float,float,float} $p
+     * @param array{float,float,float} $e unit
+     * @return array{float,float,float}|null
+     */
+    public static function along(Surface $surface, array $p, array $e): ?array
+    {
+        for ($i = 0; $i < 8; $i++) {
+            [$v, $g] = self::at($surface, $p);
+            $slope = $g[0] * $e[0] + $g[1] * $e[1] + $g[2] * $e[2];
+            if ($slope < 1e-4 && $slope > -1e-4) {
+                return null;
+            }
+            $s = $v / $slope;
+            $p = [$p[0] - $s * $e[0], $p[1] - $s * $e[1], $p[2] - $s * $e[2]];
+            // the next step would be the square of this one
+            if ($s * $s < 1e-16) {
+                break;
+            }
+        }
+
+        return $p;
+    }
+
+    /**
      * The point on both surfaces nearest p in the plane p + span(e1, e2), by Newton's method; null where they touch
      * too flatly to tell.
      *

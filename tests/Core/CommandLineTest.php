@@ -2,81 +2,59 @@
 
 declare(strict_types=1);
 
-/** @return array{int, string, string} exit status, output, errors */
-function cubo(string ...$arguments): array
-{
-    $root = dirname(__DIR__, 2);
-    $p = proc_open(["$root/cubo", ...$arguments], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, $root);
-    $out = [stream_get_contents($pipes[1]), stream_get_contents($pipes[2])];
+use Cubo\Exchange\StlFile;
+use Tests\Parts;
 
-    return [proc_close($p), ...$out];
+/** @param list<string> $arguments @return array{int, string, string} exit code, what it says, and what it complains about */
+function cubo(array $arguments): array
+{
+    $p = proc_open([PHP_BINARY, dirname(__DIR__, 2) . '/bin/model.php', ...$arguments], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
+    [$out, $err] = [(string) stream_get_contents($pipes[1]), (string) stream_get_contents($pipes[2])];
+
+    return [proc_close($p), $out, $err];
 }
 
-function temporary(string $content, string $ending): string
-{
-    $path = sys_get_temp_dir() . '/cubo-test-' . bin2hex(random_bytes(6)) . $ending;
-    file_put_contents($path, $content);
+beforeEach(function (): void {
+    $this->folder = sys_get_temp_dir() . '/cubo-cli-' . bin2hex(random_bytes(4));
+    mkdir($this->folder);
+    $this->plate = Parts::recipe([['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'], ['kind' => 'cylinder', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut'], ['kind' => 'cylinder', 'round' => '6', 'length' => '9', 'x' => '20', 'z' => '12']]);
+    file_put_contents("{$this->folder}/plate.json", $this->plate->toJson());
+    $this->part = (new Cubo\Recipe\Evaluator)->evaluate($this->plate)->part();
+});
+afterEach(function (): void {
+    array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+    rmdir($this->folder);
+});
 
-    return $path;
-}
+it('measures features, symmetry and how a part prints, of a recipe and of a file', function (): void {
+    file_put_contents("{$this->folder}/plate.stl", StlFile::write($this->part));
+    foreach (['json', 'stl'] as $ending) {
+        [$code, $out] = cubo(['measure', "{$this->folder}/plate.$ending", '--json']);
+        $m = json_decode($out, true);
+        expect($code)->toBe(0)->and($m['holes'])->toHaveCount(1)->and($m['holes'][0]['diameter'])->toEqualWithDelta(8.0, 0.008)->and($m['holes'][0]['through'])->toBeTrue()->and($m['holes'][0]['depth'])->toEqualWithDelta(12.0, 1e-4)
+            ->and(array_map(static fn (float $v): float => abs(round($v, 4)), $m['holes'][0]['axis']['direction']))->toEqual([0.0, 0.0, 1.0])
+            ->and($m['bosses'])->toHaveCount(1)->and($m['bosses'][0]['diameter'])->toEqualWithDelta(6.0, 0.006)
+            ->and($m['symmetry'])->toBe(['x' => false, 'y' => true, 'z' => false])->and($m['shells'])->toBe(1)->and($m['problems'])->toBe([])
+            ->and($m['print']['overhangArea'])->toEqualWithDelta(0.0, 1e-6)->and($m['print']['baseArea'])->toEqualWithDelta(2400 - 16 * M_PI, $ending === 'json' ? 1e-6 : 0.5)->and($m['print']['islands'])->toBe(0)->and($m['print']['minWall'])->toBeGreaterThan(5.0);
+    }
+});
 
-const PLATE_JSON = '{"format":"cubo-recipe/1","unit":"in","steps":[{"id":"s1","kind":"block","width":"2","depth":"1","height":"1/2"}]}';
-
-it('builds, measures and checks without the browser', function (): void {
-    $recipe = temporary(PLATE_JSON, '.json');
-    $stl = sys_get_temp_dir() . '/cubo-test-' . bin2hex(random_bytes(6)) . '.stl';
-    [$status, $out] = cubo('build', $recipe, '--out', $stl);
-    expect($status)->toBe(0)->and($out)->toContain('12 triangles');
-
-    [$status, $out] = cubo('measure', $recipe, '--json');
+it('tells what is wrong with an open mesh', function (): void {
+    file_put_contents("{$this->folder}/open.obj", "v 0 0 0\nv 9 0 0\nv 0 9 0\nv 0 0 9\nf 1 3 2\nf 1 2 4\nf 1 4 3\n");
+    [$code, $out] = cubo(['measure', "{$this->folder}/open.obj", '--json']);
     $m = json_decode($out, true);
-    expect($status)->toBe(0)->and($m['bodies'])->toBe(1)->and($m['closed'])->toBeTrue()
-        ->and($m['volume'])->toEqualWithDelta(25.4 ** 3, 1e-6)
-        ->and($m['area'])->toEqualWithDelta(2 * (2 + 1 + 0.5) * 25.4 ** 2, 1e-6)
-        ->and($m['centroid'])->toEqualWithDelta([0, 0, 6.35], 1e-9)
-        ->and($m['bounds'])->toEqual(['min' => [-25.4, -12.7, 0.0], 'max' => [25.4, 12.7, 12.7]]);
-
-    // an STL file has no unit of its own
-    [, $out] = cubo('measure', $stl, '--json');
-    expect(json_decode($out, true)['source'])->toContain('STL taken as mm')->and(json_decode($out, true)['volume'])->toEqualWithDelta(25.4 ** 3, 0.01);
-    [, $out] = cubo('measure', $stl, '--unit', 'in');
-    expect($out)->toContain('STL taken as in');
-
-    $exercise = fn (float $width) => temporary('{"format":"cubo-exercise/1","unit":"in","requirements":[{"kind":"size","label":"Width","nominal":' . $width . ',"tolerance":0.2,"where":{"axis":0}}]}', '.json');
-    [$status, $out] = cubo('check', $exercise(50.8), $recipe);
-    expect($status)->toBe(0)->and($out)->toContain('1 of 1 met');
-    [$status, $out] = cubo('check', $exercise(60.0), $stl, '--json');
-    expect($status)->toBe(1)->and(json_decode($out, true)['rows'][0]['status'])->toBe('off');
+    expect($code)->toBe(0)->and($m['closed'])->toBeFalse()->and($m['problems'][0]['kind'])->toBe('open')->and($m['problems'][0]['count'])->toBe(3)->and($m['source'])->toBe('OBJ taken as mm');
 });
 
-it('exits with 2 and one clear line when it cannot read', function (array $arguments, string $part): void {
-    [$status, , $errors] = cubo(...$arguments);
-    expect($status)->toBe(2)->and($errors)->toContain($part)->not->toContain('Stack trace')->not->toContain('PHP ');
-})->with([
-    'no file' => [['measure', '/nowhere/part.json'], 'cannot be read'],
-    'no arguments' => [['measure'], 'usage'],
-    'an unknown option' => [['measure', 'x.stl', '--loud'], 'no option'],
-    'an unknown unit' => [['measure', 'x.stl', '--unit', 'ft'], '--unit is mm or in'],
-    'a broken recipe' => [fn () => ['measure', temporary('{"format":', '.json')], 'not JSON'],
-    'a broken STL file' => [fn () => ['measure', temporary('nonsense', '.stl')], 'not an STL file'],
-    'a recipe as an exercise' => [fn () => ['check', temporary(PLATE_JSON, '.json'), temporary(PLATE_JSON, '.json')], 'not an exercise'],
-    'nowhere to write' => [fn () => ['build', temporary(PLATE_JSON, '.json'), '--out', '/nowhere/x.stl'], 'cannot be written'],
-    'an unknown ending' => [fn () => ['build', temporary(PLATE_JSON, '.json'), '--out', '/tmp/x.docx'], '--out ends in'],
-    'an unknown verb' => [['melt'], 'there is no "melt"'],
-]);
-
-it('says when a recipe makes no part', function (): void {
-    $empty = temporary('{"format":"cubo-recipe/1","unit":"mm","steps":[]}', '.json');
-    $out = sys_get_temp_dir() . '/cubo-test-' . bin2hex(random_bytes(6)) . '.stl';
-    [$status, , $errors] = cubo('build', $empty, '--out', $out);
-    expect($status)->toBe(1)->and($errors)->toContain('makes no part')->and(is_file($out))->toBeFalse();
-    [$status, $json] = cubo('measure', $empty, '--json');
-    expect($status)->toBe(0)->and(json_decode($json, true))->toMatchArray(['bodies' => 0, 'closed' => false, 'bounds' => null]);
-});
-
-it('says which step does not work and still writes the last good part', function (): void {
-    $recipe = temporary('{"format":"cubo-recipe/1","unit":"mm","steps":[{"id":"s1","kind":"block"},{"id":"s2","kind":"ball","round":"12..5"}]}', '.json');
-    $out = sys_get_temp_dir() . '/cubo-test-' . bin2hex(random_bytes(6)) . '.3mf';
-    [$status, , $errors] = cubo('build', $recipe, '--out', $out);
-    expect($status)->toBe(1)->and($errors)->toContain('step s2')->toContain('decimal point')->and(filesize($out))->toBeGreaterThan(500);
+it('checks a folder, a line for each model, and goes on past what cannot be read', function (): void {
+    $sheet = ['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'size', 'label' => 'Width', 'nominal' => 60, 'tolerance' => 0.2, 'points' => 2, 'where' => ['axis' => 0]]]];
+    file_put_contents("{$this->folder}/sheet.json", (string) json_encode($sheet));
+    file_put_contents("{$this->folder}/=cmd.stl", StlFile::write($this->part->scaled(1 / 25.4, 1 / 25.4, 1 / 25.4)));
+    file_put_contents("{$this->folder}/broken.ply", 'ply');
+    [$code, $out] = cubo(['check', "{$this->folder}/sheet.json", $this->folder, '--csv']);
+    $rows = array_map(static fn (string $l): array => str_getcsv($l, ',', '"', ''), array_filter(explode("\n", $out)));
+    expect($code)->toBe(1)->and(array_column($rows, 0))->toEqualCanonicalizing(['file', "'=cmd.stl", 'broken.ply', 'plate.json']);
+    $by = array_column($rows, null, 0);
+    expect(array_slice($by['plate.json'], 1, 5))->toBe(['1', '1', '2', '2', 'Met'])->and($by["'=cmd.stl"][1])->toBe('0')->and($by['broken.ply'][array_key_last($by['broken.ply'])])->toContain('STL')
+        ->and(cubo(['check', "{$this->folder}/sheet.json", $this->folder])[0])->toBe(2);
 });

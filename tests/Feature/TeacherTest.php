@@ -55,6 +55,21 @@ it('never takes a nominal value from the form', function (): void {
     expect($e->fresh()->sheet()->requirements[0]->nominal)->toBe(60.0);
 });
 
+it('keeps a tolerance in the form it was typed, and shows it to the class', function (string $typed, string $shown, string $as): void {
+    $e = $this->s->exercise();
+    $assignment = $this->s->assignment($e);
+    $this->actingAs($this->s->teacher)->post("/exercises/{$e->id}", ['title' => 'Plate', 'requirements' => ['hole-0-diameter' => ['asked' => '1', 'label' => 'Bore', 'tolerance' => $typed, 'points' => '2']]])->assertSessionHasNoErrors();
+    $r = array_column($e->fresh()->sheet()->requirements, null, 'id')['hole-0-diameter'];
+    expect($r->as)->toBe($as);
+    $this->get("/exercises/{$e->id}")->assertOk()->assertSee('value="' . ($as === '' ? '0.3' : e($as)) . '"', false);
+    $this->actingAs($this->s->student)->get("/bench/{$assignment->id}")->assertOk()->assertSee($shown);
+})->with([
+    ['H7', 'H7 +0.015 / 0', 'H7'],
+    ['m', 'm ±0.2', 'm'],
+    ['+0.1 -0.3', '+0.1 / −0.3', '+0.1 -0.3'],
+    ['0.3', '±0.3', ''],
+]);
+
 it('says at the field what cannot be a tolerance, a limit or points', function (array $input, string $field): void {
     $e = $this->s->exercise();
     $this->from("/exercises/{$e->id}")->post("/exercises/{$e->id}", ['title' => 'Plate', 'requirements' => $input])->assertSessionHasErrors($field);
@@ -62,6 +77,8 @@ it('says at the field what cannot be a tolerance, a limit or points', function (
 })->with([
     [['size-x' => ['asked' => '1', 'label' => 'Width', 'tolerance' => 'much', 'points' => '2']], 'requirements.size-x.tolerance'],
     [['size-x' => ['asked' => '1', 'label' => 'Width', 'tolerance' => '-1', 'points' => '2']], 'requirements.size-x.tolerance'],
+    [['size-x' => ['asked' => '1', 'label' => 'Width', 'tolerance' => 'H99', 'points' => '2']], 'requirements.size-x.tolerance'],
+    [['size-x' => ['asked' => '1', 'label' => 'Width', 'tolerance' => '61 to 59', 'points' => '2']], 'requirements.size-x.tolerance'],
     [['size-x' => ['asked' => '1', 'label' => 'Width', 'tolerance' => '0.2', 'points' => 'two']], 'requirements.size-x.points'],
     [['size-x' => ['asked' => '1', 'label' => ' ', 'tolerance' => '0.2', 'points' => '2']], 'requirements.size-x.label'],
     [['wall' => ['asked' => '1', 'label' => 'Wall', 'limit' => '0', 'points' => '2']], 'requirements.wall.limit'],

@@ -26,7 +26,7 @@ and may check <input class="val" name="checks_allowed" aria-label="checks allowe
 <section class="ed-req" aria-labelledby="asked">
 <header style="padding:10px 16px 4px"><h2 id="asked">What is asked</h2><p class="small quiet">Read from the reference part. Untick what you do not want measured.</p></header>
 <form id="exercise" method="post" action="{{ route('exercises.update', $exercise) }}">@csrf
-<table class="tbl"><thead><tr><th><span class="vh">Asked</span></th><th></th><th>Size</th><th class="r">On the drawing</th><th class="r">Within ±</th><th class="r">Points</th></tr></thead><tbody>
+<table class="tbl"><thead><tr><th><span class="vh">Asked</span></th><th></th><th>Size</th><th class="r">On the drawing</th><th class="r">Tolerance</th><th class="r">Points</th></tr></thead><tbody>
 @php $sorted = [...array_filter($sheet->requirements, fn ($r) => $r->asked), ...array_filter($sheet->requirements, fn ($r) => ! $r->asked)]; $sub = false; @endphp
 @foreach ($sorted as $r)
 @if (! $r->asked && ! $sub)@php $sub = true; @endphp<tr class="sub"><th colspan="6" scope="colgroup">Found too, not asked</th></tr>@endif
@@ -41,7 +41,7 @@ and may check <input class="val" name="checks_allowed" aria-label="checks allowe
 @elseif ($r->kind === \Cubo\Check\RequirementKind::FitsBed)@foreach (['x', 'y', 'z'] as $k)<input class="field num" style="width:42px;padding:0 3px" name="{{ $n }}[{{ $k }}]" value="{{ old("$f.$k", $unit->brief((float) $r->where[$k])) }}" aria-label="bed {{ $k }}">@endforeach
 @else{{ $r->askedText($unit) }}@endif
 @foreach (['limit', 'x', 'y', 'z'] as $k)@error("$f.$k")<span class="wrong" role="alert">{{ $message }}</span>@enderror @endforeach</td>
-<td class="r" style="width:66px">@if ($r->kind->hasTolerance())<span style="display:inline-flex;align-items:center;gap:3px"><input class="field num" style="width:54px" name="{{ $n }}[tolerance]" value="{{ old("$f.tolerance", $r->kind === \Cubo\Check\RequirementKind::Volume ? \Cubo\Quantity\Number::brief($r->tolerance, 2) : $unit->brief($r->tolerance)) }}" aria-label="tolerance of {{ $r->label }}">{{ $r->kind === \Cubo\Check\RequirementKind::Volume ? '%' : '' }}</span>@endif @error("$f.tolerance")<span class="wrong" role="alert">{{ $message }}</span>@enderror</td>
+<td class="r" style="width:66px">@if ($r->kind->hasTolerance())<span style="display:inline-flex;align-items:center;gap:3px"><input class="field num" style="width:54px" maxlength="40" name="{{ $n }}[tolerance]" value="{{ old("$f.tolerance", $r->kind === \Cubo\Check\RequirementKind::Volume ? \Cubo\Quantity\Number::brief($r->tolerance, 2) : ($r->as !== '' ? $r->as : $unit->brief($r->tolerance))) }}" aria-label="tolerance of {{ $r->label }}"@if ($r->kind->isLength()) title="±: 0.2. Unequal: +0.1 -0.3. Limits: 49.8 to 50.2. ISO 2768: f, m, c, v. ISO 286: H7, g6 ..."@endif>{{ $r->kind === \Cubo\Check\RequirementKind::Volume ? '%' : '' }}</span>@endif @error("$f.tolerance")<span class="wrong" role="alert">{{ $message }}</span>@enderror</td>
 <td class="r" style="width:58px"><input class="field num" style="width:42px" name="{{ $n }}[points]" value="{{ old("$f.points", $r->points) }}" inputmode="numeric" aria-label="points for {{ $r->label }}">@error("$f.points")<span class="wrong" role="alert">{{ $message }}</span>@enderror</td>
 </tr>
 @endforeach

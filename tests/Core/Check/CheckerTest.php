@@ -191,3 +191,39 @@ it('keeps a report through its array form', function (): void {
     $r = Parts::check(PLATE, plate([1 => ['round' => '4']]));
     expect(Report::fromArray(json_decode((string) json_encode($r->toArray()), true)))->toEqual($r);
 });
+
+it('holds a size to unequal deviations, limits, classes and fits', function (string $as, string $diameter, string $word) {
+    $reference = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'], ['kind' => 'cylinder', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut']];
+    $part = [$reference[0], ['round' => $diameter] + $reference[1]];
+    $sheet = Cubo\Check\Exercise::fromJson((string) json_encode(['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'hole-diameter', 'id' => 'd', 'label' => 'Bore', 'nominal' => 8, 'tolerance' => 0.2, 'as' => $as, 'where' => ['axis' => 2, 'u' => 30, 'v' => 20, 'siblings' => 1]]]]));
+    $row = Cubo\Check\Checker::check(new Cubo\Measure\PartMeasures(Tests\Parts::build($part)->part()), $sheet)->rows[0];
+    expect($row->word)->toBe($word)->and(Cubo\Check\Exercise::fromJson($sheet->toJson())->toJson())->toBe($sheet->toJson());
+})->with([
+    ['H7', '8.01', 'Met'], ['H7', '8.02', '0.02 too large'], ['H7', '7.99', '0.01 too small'],
+    // f7 at 8: -0.013 and -0.028
+    ['f7', '7.98', 'Met'], ['f7', '8', '0.01 too large'], ['f7', '7.95', '0.02 too small'],
+    ['+0.1 -0.3', '7.75', 'Met'], ['+0.1 -0.3', '8.15', '0.15 too large'],
+    ['7.9 to 8.3', '8.3', 'Met'], ['7.9 to 8.3', '7.89', '0.11 too small'],
+    // m at 8: 0.2
+    ['m', '8.2', 'Met'], ['m', '8.21', '0.21 too large'],
+]);
+
+it('refuses an exercise whose tolerance cannot be read', function () {
+    expect(fn () => Cubo\Check\Exercise::fromJson((string) json_encode(['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'size', 'label' => 'Width', 'nominal' => 60, 'tolerance' => 0.2, 'as' => 'X9', 'where' => ['axis' => 0]]]])))->toThrow(Cubo\Check\UnreadableExercise::class, 'X9');
+});
+
+it('asks a hole to go through or to end, and says how much is left', function (float $nominal, array $hole, string $word, string $diagnosis) {
+    $part = Tests\Parts::build([['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'], $hole])->part();
+    $sheet = Cubo\Check\Exercise::fromJson((string) json_encode(['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'hole-depth', 'id' => 'd', 'label' => 'Bore', 'nominal' => $nominal, 'tolerance' => 0.2, 'where' => ['axis' => 2, 'u' => 30, 'v' => 20, 'siblings' => 1]]]]));
+    $row = Cubo\Check\Checker::check(new Cubo\Measure\PartMeasures($part), $sheet)->rows[0];
+    expect($row->word)->toBe($word)->and($row->diagnosis)->toContain($diagnosis);
+})->with([
+    'through' => [0, ['kind' => 'cylinder', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut'], 'Met', ''],
+    'not through, from above' => [0, ['kind' => 'cylinder', 'round' => '8', 'length' => '30', 'z' => '1.5', 'effect' => 'cut'], 'Not through', '1.50 mm are left'],
+    'not through, from below' => [0, ['kind' => 'cylinder', 'round' => '8', 'length' => '10', 'effect' => 'cut'], 'Not through', '2.00 mm are left'],
+    'as deep as asked' => [9, ['kind' => 'cylinder', 'round' => '8', 'length' => '30', 'z' => '3', 'effect' => 'cut'], 'Met', ''],
+    'too deep' => [5, ['kind' => 'cylinder', 'round' => '8', 'length' => '30', 'z' => '3', 'effect' => 'cut'], '4.00 too large', '9.00 deep'],
+    'through where it should end' => [5, ['kind' => 'cylinder', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut'], 'Goes through', 'right through'],
+    'with a drill point' => [9, ['kind' => 'hole', 'where' => 'face', 'face' => 's1:top', 'round' => '8', 'extent' => 'depth', 'depth' => '9'], 'Met', ''],
+    'none' => [0, ['kind' => 'ball', 'x' => '200', 'effect' => 'add'], 'Not found', 'hole'],
+]);
