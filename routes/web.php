@@ -8,6 +8,7 @@ use App\Http\Controllers\ExerciseController;
 use App\Http\Controllers\GuideController;
 use App\Http\Controllers\HandInController;
 use App\Http\Controllers\HomeController;
+use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\PadController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\SignInController;
@@ -31,13 +32,20 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/recipes/{recipe}/part/{key}.glb', [PartController::class, 'glb'])->name('recipes.glb')->where('key', '[0-9a-f]{40}');
     Route::get('/recipes/{recipe}/part.{ending}', [PartController::class, 'download'])->name('recipes.download')->where('ending', 'stl|3mf|json');
     Route::post('/recipes/{recipe}/edit', [BenchController::class, 'edit'])->name('recipes.edit')->middleware('throttle:edits');
+    Route::get('/recipes/{recipe}/now', [BenchController::class, 'now'])->name('recipes.now')->middleware('throttle:edits');
     Route::get('/recipes/{recipe}/stage/words', [StageController::class, 'words'])->name('stage.words')->middleware('throttle:pad');
     Route::get('/recipes/{recipe}/stage/does/{step}', [StageController::class, 'does'])->name('stage.does')->middleware('throttle:pad')->where('step', '[a-z0-9]{1,12}');
     Route::get('/recipes/{recipe}/stage/after/{step}.glb', [StageController::class, 'after'])->name('stage.after')->middleware('throttle:pad')->where('step', '[a-z0-9]{1,12}');
+    Route::get('/recipes/{recipe}/stage/unseen', [StageController::class, 'unseen'])->name('stage.unseen')->middleware('throttle:pad');
     Route::get('/recipes/{recipe}/stage/measure', [StageController::class, 'measure'])->name('stage.measure')->middleware('throttle:pad');
     Route::post('/recipes/{recipe}/stage/try/{step}', [StageController::class, 'tries'])->name('stage.try')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
     Route::get('/recipes/{recipe}/pad/{step}', [PadController::class, 'show'])->name('pad')->where('step', '[a-z0-9]{1,12}');
     Route::post('/recipes/{recipe}/pad/{step}', [PadController::class, 'edit'])->name('pad.edit')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
+    Route::get('/recipes/{recipe}/library', [LibraryController::class, 'shelf'])->name('recipes.library');
+    Route::post('/recipes/{recipe}/library', [LibraryController::class, 'put'])->name('recipes.library.put')->middleware('throttle:heavy');
+    Route::get('/library', [LibraryController::class, 'index'])->name('library');
+    Route::post('/library/{part}', [LibraryController::class, 'update'])->name('library.update');
+    Route::delete('/library/{part}', [LibraryController::class, 'destroy'])->name('library.remove');
     Route::post('/works/{work}/check', [BenchController::class, 'check'])->name('works.check')->middleware('throttle:heavy');
     Route::post('/works/{work}/hand-in', [BenchController::class, 'handIn'])->name('works.hand-in')->middleware('throttle:heavy');
 

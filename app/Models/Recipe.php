@@ -63,4 +63,10 @@ final class Recipe extends Model
     {
         return $this->head()->recipe();
     }
+
+    /** What is worked on: the group that is open, or all of it. */
+    public function atHand(): Document
+    {
+        return $this->document()->atHand();
+    }
 }

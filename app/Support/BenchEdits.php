@@ -6,41 +6,82 @@ namespace App\Support;
 
 use App\Models\Recipe;
 use Cubo\Quantity\DensityUnit;
-use Cubo\Recipe\Aligning;
-use Cubo\Recipe\Dropping;
+use Cubo\Recipe\Arrange\Aligning;
+use Cubo\Recipe\Arrange\Copies;
+use Cubo\Recipe\Arrange\Dropping;
+use Cubo\Recipe\Arrange\Nudging;
 use Cubo\Recipe\Editing;
+use Cubo\Recipe\FacePlane;
+use Cubo\Recipe\Groups\Grouping;
+use Cubo\Recipe\Groups\Instances;
+use Cubo\Recipe\Groups\Ungrouping;
+use Cubo\Recipe\Message;
+use Cubo\Recipe\Paint;
 use Cubo\Recipe\Rebasing;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\RegionPicks;
 use Cubo\Recipe\Reliance;
 use Cubo\Recipe\Step;
 use Cubo\Recipe\StepKind;
+use Cubo\Recipe\StepProblem;
 use Cubo\Sketch\Area\Region;
 
 /** The edits a bench may send, as new recipes. What they mean is the core's; here they are only told apart. */
 final class BenchEdits
 {
-    public function __construct(private readonly Workbench $bench) {}
+    public function __construct(private readonly Workbench $bench, private readonly Library $library) {}
 
     /**
      * The recipe after an edit; the same where what was sent is no edit.
      *
+     * @param Document $whole whatever group is open in it
      * @param array<string, mixed> $in as validated by the controller
+     *
+     * @throws StepProblem where something cannot be done, in words
      */
-    public function of(Recipe $recipe, Document $d, array $in): Document
+    public function of(Recipe $recipe, Document $whole, array $in): Document
     {
+        $group = (string) ($in['group'] ?? '');
+
+        return match ($in['do']) {
+            'open' => $whole->opened($group),
+            'close' => $whole->opened(''),
+            'group-name' => Instances::rename($whole, $group, (string) ($in['name'] ?? '')),
+            'lock' => isset($whole->groups[$group]) ? $whole->withGroups([...$whole->groups, $group => $whole->groups[$group]->locking(array_values(array_filter((array) ($in['locked'] ?? []), is_string(...))))]) : $whole,
+            'forget' => Instances::forget($whole, $group),
+            'renew' => $this->library->renew($whole, $group, $recipe->owner()->firstOrFail()),
+            default => $whole->withAtHand($this->atHand($recipe, $whole->atHand(), $in)),
+        };
+    }
+
+    /** @param array<string, mixed> $in */
+    private function atHand(Recipe $recipe, Document $d, array $in): Document
+    {
+        $evaluate = $this->bench->evaluate(...);
+        $after = $d->step((string) ($in['after'] ?? ''))?->id;
         $step = (string) ($in['step'] ?? '');
         $known = $d->step($step);
 
         return match ($in['do']) {
-            'add' => ($kind = StepKind::tryFrom((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind, $d->step((string) ($in['after'] ?? ''))?->id),
+            'add' => ($kind = StepKind::tryFrom((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind, $after),
             'set' => $this->rebased($recipe, $d, $this->withLastingPicks(Editing::set($d, $step, (array) ($in['values'] ?? []), $in['name'] ?? null, array_key_exists('note', $in) ? (string) $in['note'] : null, array_key_exists('heading', $in) ? (string) $in['heading'] : null), $step), $step),
             'region' => $known === null ? $d : $d->withStep(RegionPicks::toggled($known, $this->regionsFor($d, $known), (int) ($in['index'] ?? 0))),
             'delete' => $d->without($step),
             'shift' => (new Reliance($d))->inTheWay($step, (int) ($in['places'] ?? 0)) === null ? $d->shifted($step, (int) ($in['places'] ?? 0)) : $d,
-            'paint' => Editing::paint($d, $this->painted($d, self::names($in['of'] ?? null), (bool) ($in['whole'] ?? false)), (string) ($in['colour'] ?? '')),
+            'paint' => Editing::paint($d, $this->painted($d, self::names($in['of'] ?? null), (string) ($in['what'] ?? 'face')), (string) ($in['colour'] ?? '')),
             'align' => $this->aligned($d, $in),
-            'drop' => Dropping::drop($d, $step, $this->bench->evaluate(...)),
+            'drop' => Dropping::drop($d, $step, $evaluate),
+            'nudge' => Nudging::by($d, $step, self::way($in['by'] ?? null), $evaluate),
+            'put-at' => Nudging::to($d, $step, self::names($in['of'] ?? null)[0] ?? '', $evaluate),
+            'spin' => Nudging::turn($d, $step, (float) ($in['degrees'] ?? 0)),
+            'ground' => $this->grounded($d, (string) ($in['face'] ?? '')),
+            'one-more' => Copies::oneMore($d, $step, $evaluate),
+            'around' => Copies::around($d, $step, (int) ($in['count'] ?? 6), $evaluate),
+            'group' => Grouping::group($d, self::ids($d, $in), (string) ($in['name'] ?? ''), $evaluate),
+            'ungroup' => Ungrouping::of($d, $step, $evaluate),
+            'set-free' => Instances::setFree($d, $step),
+            'place' => Instances::place($d, (string) ($in['group'] ?? ''), $after),
+            'take' => $this->taken($recipe, $d, (int) ($in['part'] ?? 0), $after),
             'pin' => Editing::pin($d, self::names($in['of'] ?? null)),
             'switch' => $known === null ? $d : $d->withStep($known->switched(! $known->off)),
             'add-shape' => Editing::addShape($d, $step, (string) ($in['kind'] ?? '')),
@@ -49,6 +90,40 @@ final class BenchEdits
             'drop-shape' => Editing::dropShape($d, $step, (int) ($in['index'] ?? -1)),
             default => $d,
         };
+    }
+
+    private function grounded(Document $d, string $face): Document
+    {
+        if ($face !== '' && FacePlane::placement($this->bench->evaluate($d)->part(), $face) === null) {
+            throw new StepProblem(new Message('no-face', 'This cannot be the ground.', 'Only a flat face can. Pick one that is flat.'));
+        }
+
+        return $d->onGround($face);
+    }
+
+    /** What is not there, or not shared with whoever asks, is told the same way. */
+    private function taken(Recipe $recipe, Document $d, int $id, ?string $after): Document
+    {
+        $part = Library::seenBy($recipe->owner()->firstOrFail())->find($id) ?? throw new StepProblem(new Message('no-part', 'This part is not in the library any more.', 'It was removed or is not shared with you now. Look for another one.'));
+
+        return $this->library->take($d, $part, $after);
+    }
+
+    /**
+     * @param array<string, mixed> $in
+     * @return list<string> those steps that are there
+     */
+    private static function ids(Document $d, array $in): array
+    {
+        return array_values(array_filter((array) ($in['steps'] ?? []), static fn (mixed $id): bool => is_string($id) && $d->step($id) !== null));
+    }
+
+    /** @return array{float,float,float} mm */
+    public static function way(mixed $by): array
+    {
+        $by = array_map(static fn (mixed $v): float => is_numeric($v) && abs((float) $v) <= 10000.0 ? (float) $v : 0.0, array_values(is_array($by) ? $by : [])) + [0.0, 0.0, 0.0];
+
+        return [$by[0], $by[1], $by[2]];
     }
 
     /** When a sketch moves to another plane, what was built on the faces of its part turns with it. */
@@ -64,7 +139,8 @@ final class BenchEdits
         $parent = $recipe->head()->parent;
         for ($back = 0; $back < 4 && $parent !== null && ! Rebasing::lies($before, $id, $this->bench->evaluate(...)); $back++) {
             $revision = $recipe->revisions()->where('number', $parent)->firstOrFail();
-            $before = $revision->recipe()->step($id) === null ? $before : $revision->recipe();
+            $was = $revision->recipe()->atHand();
+            $before = $was->step($id) === null ? $before : $was;
             $parent = $revision->parent;
         }
 
@@ -74,7 +150,7 @@ final class BenchEdits
     /** @param array<string, mixed> $in */
     private function aligned(Document $d, array $in): Document
     {
-        $ids = array_values(array_filter((array) ($in['steps'] ?? []), static fn (mixed $id): bool => is_string($id) && $d->step($id) !== null));
+        $ids = self::ids($d, $in);
         $way = (string) ($in['way'] ?? '');
         $how = (string) ($in['how'] ?? '');
         if ($how === 'stack') {
@@ -93,12 +169,16 @@ final class BenchEdits
 
     /**
      * @param list<string> $faces
-     * @return list<string> those faces, or all of the bodies they are of
+     * @param string $what "face", all of the "shape" or of the "body" they are of
+     * @return list<string>
      */
-    private function painted(Document $d, array $faces, bool $whole): array
+    private function painted(Document $d, array $faces, string $what): array
     {
+        if ($what === 'shape') {
+            return array_map(static fn (string $face): string => explode(':', $face)[0] . ':' . Paint::ALL, $faces);
+        }
         $state = $this->bench->evaluate($d);
-        if (! $whole || $state->isEmpty()) {
+        if ($what !== 'body' || $state->isEmpty()) {
             return $faces;
         }
         $of = $this->bench->places($state)['bodies'];

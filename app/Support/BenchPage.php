@@ -7,19 +7,17 @@ namespace App\Support;
 use App\Models\Exercise;
 use App\Models\Recipe;
 use App\Models\Work;
-use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Row;
 use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\BodyNames;
-use Cubo\Recipe\Field;
 use Cubo\Recipe\FieldType;
 use Cubo\Recipe\Measurement;
 use Cubo\Recipe\Message;
+use Cubo\Recipe\Paint;
 use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\Reliance;
-use Cubo\Recipe\Step;
 use Cubo\Recipe\StepKind;
 
 /** All that the bench shows, for a student's work or a teacher's reference part. */
@@ -33,7 +31,7 @@ final class BenchPage
         $sheet = $exercise->sheet();
         $common = self::common($work->recipe, $bench, $book);
         $rows = $work->report()?->rows ?? [];
-        $stale = $work->last_check !== null && $work->last_check['key'] !== $common['state']->key;
+        $stale = $work->last_check !== null && $work->last_check['key'] !== $common['key'];
         $states = self::states($rows, $stale);
         $reference = $bench->evaluate($exercise->reference->document());
 
@@ -43,7 +41,8 @@ final class BenchPage
             'metCount' => $work->report()?->met() ?? 0,
             'handIn' => $work->lastHandIn,
             'checksLeft' => $work->assignment->checks_allowed === null ? null : max(0, $work->assignment->checks_allowed - $work->checks_used),
-            'marks' => array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $states[$r->id], 'text' => $r->measured, 'place' => $r->place],
+            // sizes of the whole say nothing about a group that is open
+            'marks' => $common['open'] !== null ? [] : array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $states[$r->id], 'text' => $r->measured, 'place' => $r->place],
                 array_filter($rows, static fn (Row $r): bool => $r->place !== null && ! $stale))),
         ];
     }
@@ -73,7 +72,7 @@ final class BenchPage
         return [...$common,
             'work' => null, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => [], 'states' => [], 'stale' => false,
             // drawn after the page is there: it takes longer than an edit
-            'drawing' => '', 'sheetFrom' => $common['state']->isEmpty() ? '' : route('exercises.bench.sheet', [$exercise, 'key' => $common['state']->key], false),
+            'drawing' => '', 'sheetFrom' => $common['empty'] ? '' : route('exercises.bench.sheet', [$exercise, 'key' => $common['key']], false),
             'metCount' => 0, 'handIn' => null, 'checksLeft' => null, 'marks' => [],
         ];
     }
@@ -81,12 +80,13 @@ final class BenchPage
     /** @return array<string, mixed> */
     private static function common(Recipe $recipe, Workbench $bench, RecipeBook $book): array
     {
-        $document = $recipe->document();
+        $whole = $recipe->document();
+        $document = $whole->atHand();
         $state = $bench->evaluate($document);
+        $owner = $recipe->owner()->firstOrFail();
+        $all = $document === $whole ? $state : $bench->evaluate($whole);
 
-        // words for what can be picked on the stage, where some step wants something picked
-        $picks = array_filter($document->steps, static fn (Step $s): bool => array_filter($s->kind->fields(), static fn (Field $f): bool => in_array($f->type, [FieldType::Face, FieldType::Faces, FieldType::Edge, FieldType::Edges, FieldType::Spot], true)) !== []);
-
+        $names = $state->isEmpty() ? null : self::names($document, $state, $bench);
         $bodies = $state->isEmpty() ? [] : array_keys(BodyNames::of($state->part()));
         [$mass, $massWhy] = [null, ''];
         try {
@@ -100,8 +100,14 @@ final class BenchPage
             'pins' => self::pins($document, $state),
             'words' => route('stage.words', $recipe, false),
             'sketchNotes' => self::sketchNotes($document, $state, $bench),
-            'names' => $picks === [] || $state->isEmpty() ? null : $bench->names($state, $document),
+            'names' => $names,
             'reliance' => new Reliance($document),
+            // checks and drawings are of the whole, whatever is open
+            'key' => $all->key, 'empty' => $all->isEmpty(),
+            'open' => $whole->groups[$whole->open] ?? null, 'whole' => $whole,
+            'shares' => $owner->isTeacher() ? $owner->classes()->orderBy('name')->get()->all() : [],
+            'newer' => Library::newer($whole, $owner),
+            'paint' => $names !== null && Paint::any($document) ? Paint::of($document, array_map(strval(...), array_keys($names['faces']))) : [],
             'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
             'readouts' => $state->isEmpty() ? null : $bench->readouts($state),
             'bodyWords' => self::bodyWords($document, $bodies),
@@ -110,6 +116,26 @@ final class BenchPage
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$recipe, $state->key], false),
             'picked' => null, 'fresh' => null, 'said' => '',
         ];
+    }
+
+    /**
+     * Words for what can be picked in the fields of the log. Those for edges and corners are worked out only where some
+     * step wants one: finding them is the most of the work.
+     *
+     * @return array{faces: array<string, string>, edges: array<string, string>, corners: array<string, string>}
+     */
+    private static function names(Document $document, PartState $state, Workbench $bench): array
+    {
+        $edges = [FieldType::Faces, FieldType::Edge, FieldType::Edges, FieldType::Spot];
+        foreach ($document->steps as $s) {
+            foreach ($s->kind->fields() as $key => $f) {
+                if (in_array($f->type, $edges, true) && $s->uses($key)) {
+                    return $bench->names($state, $document);
+                }
+            }
+        }
+
+        return ['faces' => PartNames::faces($state->part(), $document), 'edges' => [], 'corners' => []];
     }
 
     /**

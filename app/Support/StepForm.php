@@ -9,6 +9,7 @@ use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\PartNames;
 use Cubo\Recipe\FieldType;
+use Cubo\Recipe\Group;
 use Cubo\Recipe\Letters;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\PartState;
@@ -116,14 +117,41 @@ final class StepForm
     public function stands(string $what): string
     {
         $f = $this->step->kind->fields();
-        $turned = ', turned by ' . $this->typed('facing', 'turn about its middle in degrees') . '°';
+        $leans = $this->step->text('leans') !== 'none';
+        $turned = ', turned by ' . $this->typed('facing', 'turn about its middle in degrees') . '°, ' . $this->chosen('leans') . ($leans ? ' by ' . $this->typed('lean', 'leaning by, in degrees') . '°' : '');
         $u = $this->unit->value;
 
         return match ($this->step->text('stand')) {
             'ground' => 'standing ' . $this->chosen('stand') . ' at ' . $this->typed('x', $f['x']->label) . ', ' . $this->typed('y', $f['y']->label) . ', lifted by ' . $this->typed('z', 'lifted by') . " $u$turned",
             'face' => 'standing ' . $this->chosen('stand') . ' ' . $this->face('on') . ', ' . $this->chosen('alignx') . ' ' . $this->typed('x', 'further to the right') . ' and ' . $this->chosen('aligny') . ' ' . $this->typed('y', 'further to the back') . ', sunk by ' . $this->typed('sink', 'sunk by') . " $u$turned",
-            default => $what . $this->chosen('stand') . ' ' . $this->place() . ($this->step->text('facing') === '0' ? '' : $turned),
+            'point' => 'standing ' . $this->chosen('stand') . ' ' . $this->spot('at', true, true) . ', ' . $this->side('alignx', 'left', 'right') . ' ' . $this->typed('x', 'further to the right') . ' to the right and ' . $this->side('aligny', 'front', 'back') . ' ' . $this->typed('y', 'further to the back') . ' to the back of it, lifted by ' . $this->typed('z', 'lifted by') . " $u$turned",
+            default => $what . $this->chosen('stand') . ' ' . $this->place() . ($this->step->text('facing') === '0' && ! $leans ? '' : $turned),
         };
+    }
+
+    /** Which part of a solid's base lies at a point. */
+    private function side(string $key, string $low, string $high): string
+    {
+        $now = $this->step->text($key);
+
+        return $this->chosen($key, ['origin' => 'its middle', 'low' => "its $low side", 'high' => "its $high side"], null, $now === 'middle' ? 'origin' : $now);
+    }
+
+    /** Which group is placed, and the sizes of it that can be set here. */
+    public function group(): string
+    {
+        $options = array_map(static fn (Group $g): string => $g->name(), $this->document->groups);
+        $chosen = $this->step->text('group');
+        $html = $this->chosen('group', isset($options[$chosen]) ? $options : [$chosen => 'pick a group'] + $options);
+        $group = $this->document->groups[$chosen] ?? null;
+        $set = $this->step->sizes();
+        $sizes = [];
+        foreach ($group === null ? [] : $group->settable() as $name => $value) {
+            $name = (string) $name;
+            $sizes[] = e($name) . ' ' . str_replace('<input ', '<input placeholder="' . e($value) . '" ', $this->typed("set.$name", "$name of this one", $set[$name] ?? ''));
+        }
+
+        return $html . ($sizes === [] ? '' : ' with ' . implode(', ', $sizes) . ($group?->recipe->unit === $this->unit ? '' : " {$group?->recipe->unit->value}"));
     }
 
     public function body(): string
@@ -159,16 +187,16 @@ final class StepForm
         return $this->chosen($key, isset($options[$chosen]) ? $options : [$chosen => 'pick a sketch'] + $options);
     }
 
-    /** One edge of the part, or a corner or an edge. */
-    public function spot(string $key, bool $corners = true): string
+    /** One edge of the part, or a corner or an edge, or also a flat face. */
+    public function spot(string $key, bool $corners = true, bool $faces = false): string
     {
-        $there = array_filter($this->names['edges'] + ($corners ? $this->names['corners'] : []), $this->isBefore(...), ARRAY_FILTER_USE_KEY);
+        $there = array_filter($this->names['edges'] + ($corners ? $this->names['corners'] : []) + ($faces && ! $this->state->isEmpty() ? PartNames::faces($this->state->part(), $this->document, true) : []), $this->isBefore(...), ARRAY_FILTER_USE_KEY);
         asort($there, SORT_NATURAL);
         $chosen = $this->step->text($key);
-        $empty = $corners ? 'pick a corner or an edge' : 'pick an edge';
+        $empty = $corners ? ($faces ? 'pick a corner, an edge or a face' : 'pick a corner or an edge') : 'pick an edge';
         $html = $this->chosen($key, isset($there[$chosen]) ? $there : [$chosen => $chosen === '' ? $empty : PartNames::any($chosen, $this->document)] + $there);
 
-        return str_replace('<select ', '<select data-picks="' . ($corners ? 'spot' : 'edge') . '" ', $html);
+        return str_replace('<select ', '<select data-picks="' . ($corners ? 'spot' : 'edge') . '" ' . ($faces ? 'data-faces ' : ''), $html);
     }
 
     /** The id of the field in which something lost is picked anew; nothing where that is not what is wrong. */

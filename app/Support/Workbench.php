@@ -9,10 +9,13 @@ use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Report;
 use Cubo\Drawing\DimensionPlan;
 use Cubo\Drawing\Drawing;
+use Cubo\Drawing\Picture;
 use Cubo\Drawing\Sheet as DrawingSheet;
+use Cubo\Drawing\View;
 use Cubo\Exchange\GlbFile;
 use Cubo\Measure\PartMeasures;
 use Cubo\Measure\Standing;
+use Cubo\Recipe\Arrange\HiddenShapes;
 use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Message;
@@ -117,6 +120,24 @@ final class Workbench
         $json = $this->files->remember($key, 'free', static fn (): string => (string) json_encode(SketchNotes::of($recipe, $sketch)));
 
         return array_map(static fn (array $a): Message => new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning']), json_decode($json, true));
+    }
+
+    /** @return array<string, string> words for shapes of which nothing is seen, by step */
+    public function unseen(Document $recipe): array
+    {
+        $key = sha1($this->evaluate($recipe)->key . json_encode(array_map(static fn (Step $s): array => [$s->id, $s->name, $s->off], $recipe->steps)));
+        $json = $this->files->remember($key, 'unseen', fn (): string => (string) json_encode(HiddenShapes::of($recipe, $this->evaluate(...))));
+
+        return json_decode($json, true);
+    }
+
+    /** A part of a library as a small drawing; without a label it only goes with words beside it. */
+    public function picture(Document $recipe, int $width, int $height, string $label): string
+    {
+        $state = $this->evaluate($recipe);
+        $svg = $this->files->remember(sha1($state->key . "picture $width $height"), 'svg', static fn (): string => Picture::svg($state->part(), View::Isometric, $width, $height));
+
+        return str_replace('role="img" aria-label=""', $label === '' ? 'aria-hidden="true"' : 'role="img" aria-label="' . e($label) . '"', $svg);
     }
 
     /** An evaluation that keeps nothing on the disk, for values that are only tried; what takes long is not worth a picture. */

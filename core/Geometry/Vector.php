@@ -91,4 +91,47 @@ final class Vector
 
         return [$a[0] * $c + $x[0] * $s + $axis[0] * $k, $a[1] * $c + $x[1] * $s + $axis[1] * $k, $a[2] * $c + $x[2] * $s + $axis[2] * $k];
     }
+
+    /**
+     * The middle of a closed line through points, by length.
+     *
+     * @param list<V> $points
+     * @return V
+     */
+    public static function middle(array $points): array
+    {
+        $sum = [0.0, 0.0, 0.0];
+        $whole = 0.0;
+        foreach ($points as $i => $a) {
+            $b = $points[($i + 1) % count($points)];
+            $l = self::distance($a, $b);
+            $sum = self::add($sum, self::add($a, $b), $l / 2);
+            $whole += $l;
+        }
+
+        return $whole > 0 ? [$sum[0] / $whole, $sum[1] / $whole, $sum[2] / $whole] : $points[0];
+    }
+
+    /**
+     * Halfway along an open line through points.
+     *
+     * @param non-empty-list<V> $points
+     * @return V
+     */
+    public static function halfway(array $points): array
+    {
+        $left = 0.0;
+        for ($i = 1; $i < count($points); $i++) {
+            $left += self::distance($points[$i - 1], $points[$i]) / 2;
+        }
+        for ($i = 1; $i < count($points); $i++) {
+            $l = self::distance($points[$i - 1], $points[$i]);
+            if ($l >= $left && $l > 0) {
+                return self::add($points[$i - 1], self::sub($points[$i], $points[$i - 1]), $left / $l);
+            }
+            $left -= $l;
+        }
+
+        return $points[0];
+    }
 }

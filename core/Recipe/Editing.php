@@ -31,7 +31,7 @@ final class Editing
                 continue;
             }
             $values[$key] = match ($f->type) {
-                FieldType::Shapes, FieldType::Faces, FieldType::Edges => [],
+                FieldType::Shapes, FieldType::Faces, FieldType::Edges, FieldType::Sizes => [],
                 FieldType::Sketches => self::lastSketches($r),
                 FieldType::MaybeSketch => '',
                 FieldType::Step => self::lastMade($r),
@@ -40,9 +40,10 @@ final class Editing
                 default => $f->default,
             };
         }
-        // a new solid stands on the ground, whatever it is
+        // a new solid stands on the ground, whatever it is; where the ground was moved to a face, on that
         if (isset($values['stand'])) {
-            $values['stand'] = 'ground';
+            $onFace = $r->ground !== '' && $r->step(explode(':', $r->ground)[0]) !== null;
+            $values = [...$values, 'stand' => $onFace ? 'face' : 'ground', 'on' => $onFace ? $r->ground : '', 'alignx' => $onFace ? 'middle' : 'origin', 'aligny' => $onFace ? 'middle' : 'origin'];
         }
         // without a sketch there are no points to drill at
         if ($kind === StepKind::Hole && self::lastSketch($r) === '') {
@@ -94,8 +95,7 @@ final class Editing
             $sizes[$name] = $get('value');
         }
         if ($renamed !== []) {
-            $pattern = '/(?<![a-z0-9_])(' . implode('|', array_keys($renamed)) . ')(?![a-z0-9_])/';
-            $new = static fn (string $text, array $hidden = []): string => (string) preg_replace_callback($pattern, static fn (array $m): string => in_array($m[1], $hidden, true) ? $m[1] : $renamed[$m[1]], $text);
+            $new = static fn (string $text, array $hidden = []): string => NamedSizes::renamed($text, array_diff_key($renamed, array_flip($hidden)));
             $sizes = array_map(static fn (string $text): string => $new($text), $sizes);
             foreach ($r->steps as $s) {
                 $r = $r->withStep(self::renamedIn($s, $new));
@@ -110,8 +110,10 @@ final class Editing
     {
         foreach ($s->kind->fields() as $key => $field) {
             $v = $s->values[$key] ?? null;
-            if (is_string($v) && in_array($field->type, [FieldType::Length, FieldType::Size, FieldType::SizeOrZero, FieldType::Angle, FieldType::Count, FieldType::Factor], true)) {
+            if (is_string($v) && in_array($field->type, NamedSizes::TYPED, true)) {
                 $s = $s->with($key, $new($v));
+            } elseif ($field->type === FieldType::Sizes) {
+                $s = $s->with($key, array_map(static fn (string $text): string => $new($text), $s->sizes($key)));
             } elseif ($field->type === FieldType::Drawing && is_array($v)) {
                 // a dimension of the sketch that has the old name hides it there
                 $own = array_column($v['relations'] ?? [], 'id');
@@ -128,13 +130,16 @@ final class Editing
     /**
      * Paints faces; a colour that is none takes the paint off.
      *
-     * @param list<string> $faces
+     * @param list<string> $faces or "s1:*" for all of a step's, whatever single ones were painted
      */
     public static function paint(Recipe $r, array $faces, string $colour): Recipe
     {
         $paint = $r->paint;
         foreach ($faces as $face) {
             unset($paint[$face]);
+            if (str_ends_with($face, ':' . Paint::ALL)) {
+                $paint = array_filter($paint, static fn (string $one): bool => ! str_starts_with($one, substr($face, 0, -1)), ARRAY_FILTER_USE_KEY);
+            }
             if (in_array($colour, Recipe::COLOURS, true) && strlen($face) <= Recipe::LONGEST_NAME && str_contains($face, ':') && count($paint) < Recipe::MOST_NAMES) {
                 $paint[$face] = $colour;
             }
@@ -227,6 +232,14 @@ final class Editing
                     }
                 }
                 $s = $s->with($key, $shapes);
+            } elseif ($field->type === FieldType::Sizes) {
+                $set = $s->sizes($key);
+                foreach (is_array($v) ? array_slice($v, 0, NamedSizes::MOST) : [] as $name => $value) {
+                    if (is_string($name) && preg_match(NamedSizes::NAME, $name) && is_string($value)) {
+                        $set[$name] = self::typed($value);
+                    }
+                }
+                $s = $s->with($key, array_filter($set, static fn (string $t): bool => $t !== ''));
             } elseif ($field->type === FieldType::Regions) {
                 $s = $s->with($key, self::regions($v));
             } elseif (in_array($field->type, [FieldType::Faces, FieldType::Edges, FieldType::Sketches], true)) {

@@ -17,7 +17,7 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '11';
+    private const VERSION = '12';
 
     /** @param float $seconds the most time one evaluation may take; steps that come after it are refused */
     public function __construct(private readonly SolidCache $cache = new MemoryCache, private readonly float $seconds = 12.0) {}
@@ -25,7 +25,8 @@ final class Evaluator
     public function evaluate(Recipe $recipe): PartState
     {
         $until = microtime(true) + $this->seconds;
-        $making = new Making($until, fn (Recipe $r): PartState => (new self($this->cache, max(0.1, $until - microtime(true))))->evaluate($r));
+        $again = fn (Recipe $r): PartState => (new self($this->cache, $until - microtime(true)))->evaluate($r);
+        $making = new Making($until, $again);
         $part = new Solid;
         // the solid itself is only read from the cache when a later step must be computed, or at the end
         $behind = false;
@@ -64,11 +65,11 @@ final class Evaluator
                     }
                     $before = $part;
                     try {
-                        $task = new Task($before, $step, new StepValues($step, $recipe->unit, $named), $recipe->unit, $sketches, $recipe->keepsBodiesApart());
+                        $task = Task::of($recipe, $step, $before, $sketches, $again, $named);
                         $part = $making->of($task, $recipe);
                     } catch (StepProblem $p) {
                         // what took too long in a busy moment may not the next time
-                        if ($p->note->code !== 'too-long') {
+                        if ($p->note->code !== StepProblem::TOO_LONG) {
                             $this->cache->putProblem($next, $p->note);
                         }
                         throw $p;
@@ -121,11 +122,26 @@ final class Evaluator
                 $other = $recipe->step($step->text($key));
                 // one step of another is not followed further: what repeats a repeat is refused
                 $on[] = $other === null ? null : [...$other->named('')->noted('')->headed('')->toArray(), 'sketches of' => array_map(static fn (string $id): mixed => $recipe->step($id)?->values, [$other->text('sketch'), $other->text('path'), $other->text('guide'), ...$other->names('sketches')])];
+                $on[] = $other?->kind === StepKind::Group ? self::groups($recipe, $other->text('group')) : null;
+            } elseif ($field->type === FieldType::Group) {
+                $on[] = self::groups($recipe, $step->text($key));
             }
         }
 
         $all = [$recipe->unit->value, $values, $on];
 
         return $recipe->sizes === [] ? $all : [...$all, $named->in((string) json_encode($all))];
+    }
+
+    /**
+     * All that a group is made of, and the groups in it.
+     *
+     * @return array<mixed>
+     */
+    private static function groups(Recipe $recipe, string $id): array
+    {
+        $steps = static fn (Recipe $r): array => array_map(static fn (Step $s): array => $s->named('')->noted('')->headed('')->toArray(), $r->steps);
+
+        return [$recipe->within, array_map(static fn (string $id): array => [$id, $recipe->groups[$id]->recipe->unit->value, $recipe->groups[$id]->recipe->sizes, $recipe->groups[$id]->locked, $steps($recipe->groups[$id]->recipe)], $recipe->reach($id))];
     }
 }

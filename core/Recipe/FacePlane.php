@@ -38,4 +38,27 @@ final class FacePlane
 
         return new Transform([$u[0], $v[0], $n[0], $u[1], $v[1], $n[1], $u[2], $v[2], $n[2]], [$d * $n[0], $d * $n[1], $d * $n[2]]);
     }
+
+    /**
+     * How far a face reaches along the u and v of a plane, mm.
+     *
+     * @return array{array{float,float}, array{float,float}}
+     */
+    public static function extent(Solid $part, string $face, Transform $plane): array
+    {
+        [$u, $v] = [[INF, -INF], [INF, -INF]];
+        foreach ($part->facet as $t => $f) {
+            if ($part->surfaces[$part->surfaceOf[$f]]->name !== $face) {
+                continue;
+            }
+            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+                $i = $part->start[$h];
+                [$pu, $pv] = $plane->local([$part->x[$i], $part->y[$i], $part->z[$i]]);
+                $u = [min($u[0], $pu), max($u[1], $pu)];
+                $v = [min($v[0], $pv), max($v[1], $pv)];
+            }
+        }
+
+        return [$u, $v];
+    }
 }

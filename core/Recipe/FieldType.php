@@ -30,7 +30,7 @@ enum FieldType
     case Edges;
     /** the name of one edge of the part */
     case Edge;
-    /** the name of a corner or an edge of the part */
+    /** the name of a corner or an edge of the part, or, where a shape is placed there, of a flat face */
     case Spot;
     /** the id of an earlier step that makes something */
     case Step;
@@ -48,4 +48,8 @@ enum FieldType
     case Shapes;
     /** what is drawn in a sketch, with its relations */
     case Drawing;
+    /** the id of a group of the recipe */
+    case Group;
+    /** values for named sizes of a group, by name */
+    case Sizes;
 }

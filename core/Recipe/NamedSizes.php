@@ -16,6 +16,9 @@ final class NamedSizes
     /** The counter of a repeat, where the table has no size of that name: 0 in the step itself, 1, 2, 3 ... in its copies. */
     public const COUNTER = 'n';
 
+    /** Types of fields in whose values names may stand. */
+    public const TYPED = [FieldType::Length, FieldType::Size, FieldType::SizeOrZero, FieldType::Angle, FieldType::Count, FieldType::Factor];
+
     public const NAME = '/^[a-z][a-z0-9_]{0,23}$/';
 
     /** @var array<string, array{float,int}> by name: mm with 1, or a plain number with 0 */
@@ -39,6 +42,16 @@ final class NamedSizes
                 // kept in $problems
             }
         }
+    }
+
+    /**
+     * What is typed with other names in it.
+     *
+     * @param array<string, string> $names old => new
+     */
+    public static function renamed(string $typed, array $names): string
+    {
+        return $names === [] ? $typed : (string) preg_replace_callback('/(?<![a-z0-9_])(' . implode('|', array_map(strval(...), array_keys($names))) . ')(?![a-z0-9_])/', static fn (array $m): string => $names[$m[1]], $typed);
     }
 
     /** The same for a copy of a step. */

@@ -37,12 +37,17 @@ final class PartNames
     public static function face(string $name, Recipe $recipe): string
     {
         [$id, $role] = explode(':', $name, 2) + [1 => ''];
+        $step = $recipe->step($id);
+        // in a group it is called as it is there
+        $group = $step === null || ! str_starts_with($role, 'in/') ? null : $recipe->groups[$step->text('group')] ?? null;
+        if ($step !== null && $group !== null) {
+            return self::face(substr($role, 3), $recipe->inside($group)) . ' in ' . $step->name;
+        }
         // of a copy or mirror image the face it was copied from says what it is
-        if (preg_match('#^(.*)/([a-z0-9]+):(.+)$#', $role, $m)) {
-            return "$m[3], $m[1] in " . ($recipe->step($id)->name ?? $id);
+        if (preg_match('#^([^/]*)/([a-z0-9]+:(.+))$#', $role, $m)) {
+            return (str_contains($m[3], '/') ? self::face($m[2], $recipe) : $m[3]) . ", $m[1] in " . ($step->name ?? $id);
         }
 
-        $step = $recipe->step($id);
         // a face over a line of a sketch is known by that line
         if ($step !== null && isset($step->kind->fields()['regions']) && ! preg_match('/^(start|end)( |$)/', $role)) {
             $role = "side $role";

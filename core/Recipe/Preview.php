@@ -42,7 +42,7 @@ final readonly class Preview
      */
     public static function of(Recipe $recipe, Step $step, callable $evaluate, bool $differences = true): self
     {
-        $task = self::task($recipe, $step, $evaluate);
+        $task = Task::inLog($recipe, $step, $evaluate);
         $added = $removed = null;
         $after = $differences ? $evaluate($recipe->upTo($step->id)) : null;
         if ($after !== null && ! $step->off && ($after->results[$step->id]->status ?? '') === 'done' && $step->kind !== StepKind::Sketch && ! $after->isEmpty()) {
@@ -67,19 +67,11 @@ final readonly class Preview
      */
     public static function quick(Recipe $recipe, Step $step, callable $evaluate): self
     {
-        $task = self::task($recipe, $step, $evaluate);
+        $task = Task::inLog($recipe, $step, $evaluate);
         $tool = Making::tool($task);
         $cuts = $step->kind->makes() && Making::effect($step) === 'cut';
 
         return new self($cuts ? null : $tool, $cuts ? $tool : null, Handles::of($task), [], self::lies($task, $recipe, Neighbours::QUICK));
-    }
-
-    /** @param callable(Recipe): PartState $evaluate */
-    private static function task(Recipe $recipe, Step $step, callable $evaluate): Task
-    {
-        $before = $evaluate($recipe->before($step->id));
-
-        return new Task($before->part(), $step, new StepValues($step, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches, $recipe->keepsBodiesApart());
     }
 
     /**

@@ -39,6 +39,10 @@ final readonly class Recipe
      * @param Material|null $material what it is thought to be made of
      * @param array<string, string> $paint colours of faces, by their names
      * @param list<list<string>> $pins measurements that stay in view: what each one is of, one name or two
+     * @param array<string, Group> $groups that its steps place, by id
+     * @param string $open id of the group whose steps are at hand, nothing for the recipe's own
+     * @param string $ground name of the flat face new shapes stand on for a while, nothing for the ground
+     * @param list<string> $within ids of the groups that are being made around this one
      */
     public function __construct(
         public Unit $unit,
@@ -49,6 +53,10 @@ final readonly class Recipe
         public ?Material $material = null,
         public array $paint = [],
         public array $pins = [],
+        public array $groups = [],
+        public string $open = '',
+        public string $ground = '',
+        public array $within = [],
     ) {}
 
     /** @throws UnreadableRecipe */
@@ -76,6 +84,9 @@ final readonly class Recipe
             + ($this->material !== null ? ['material' => ['name' => $this->material->name] + ($this->material->name === Material::OWN ? ['density' => $this->material->density, 'unit' => $this->material->unit->value] : [])] : [])
             + ($this->paint !== [] ? ['paint' => $this->paint] : [])
             + ($this->pins !== [] ? ['pins' => $this->pins] : [])
+            + ($this->ground !== '' ? ['ground' => $this->ground] : [])
+            + ($this->groups !== [] ? ['groups' => array_map(static fn (Group $g): array => $g->toArray(), $this->groups)] : [])
+            + ($this->open !== '' ? ['open' => $this->open] : [])
             + ['steps' => array_map(static fn (Step $s): array => $s->toArray(), $this->steps)];
     }
 
@@ -129,10 +140,71 @@ final readonly class Recipe
         return $this->changed(['steps' => $steps]);
     }
 
-    /** Whether some step makes a body that stays apart even where it touches others. */
+    public function titled(string $title): self
+    {
+        return $this->changed(['title' => $title]);
+    }
+
+    public function onGround(string $face): self
+    {
+        return $this->changed(['ground' => $face]);
+    }
+
+    /** @param array<string, Group> $groups */
+    public function withGroups(array $groups): self
+    {
+        return $this->changed(['groups' => $groups, 'open' => isset($groups[$this->open]) ? $this->open : '']);
+    }
+
+    /** With the steps of a group at hand, or again its own. */
+    public function opened(string $group): self
+    {
+        return $this->changed(['open' => isset($this->groups[$group]) ? $group : '']);
+    }
+
+    /** What is worked on: the group that is open, or all of it. */
+    public function atHand(): self
+    {
+        $g = $this->groups[$this->open] ?? null;
+
+        return $g === null ? $this : $g->recipe->changed(['groups' => $this->groups, 'within' => [$g->id]]);
+    }
+
+    /** The whole again after what is at hand was edited. */
+    public function withAtHand(self $edited): self
+    {
+        $g = $this->groups[$this->open] ?? null;
+
+        return $g === null ? $edited : $this->changed(['groups' => [...$edited->groups, $g->id => $g->with($edited->changed(['groups' => [], 'within' => []]))]]);
+    }
+
+    /** A group as a recipe of its own, to be made inside this one. */
+    public function inside(Group $g): self
+    {
+        return $g->recipe->changed(['groups' => $this->groups, 'within' => [...$this->within, $g->id]]);
+    }
+
+    /** @return list<string> ids of a group and of all that it places, directly or not */
+    public function reach(string $group): array
+    {
+        $out = [];
+        $next = [$group];
+        while ($next !== []) {
+            $id = array_pop($next);
+            if (isset($this->groups[$id]) && ! in_array($id, $out, true)) {
+                $out[] = $id;
+                array_push($next, ...$this->groups[$id]->places());
+            }
+        }
+
+        return $out;
+    }
+
+    /** Whether some step, here or in a group, makes a body that stays apart even where it touches others. */
     public function keepsBodiesApart(): bool
     {
-        foreach ($this->steps as $s) {
+        $steps = array_merge($this->steps, ...array_values(array_map(static fn (Group $g): array => $g->recipe->steps, $this->groups)));
+        foreach ($steps as $s) {
             if (! $s->off && $s->text('effect') === 'apart') {
                 return true;
             }

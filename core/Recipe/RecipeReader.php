@@ -57,7 +57,47 @@ final class RecipeReader
             throw new UnreadableRecipe('"spent" must be a whole number.');
         }
 
-        return new Recipe($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent, self::readSizes($data['sizes'] ?? []), self::readMaterial($data['material'] ?? null), self::readPaint($data['paint'] ?? []), self::readPins($data['pins'] ?? []));
+        $groups = self::readGroups($data['groups'] ?? []);
+        $open = $data['open'] ?? '';
+        $ground = $data['ground'] ?? '';
+        if (! is_string($open) || ($open !== '' && ! isset($groups[$open]))) {
+            throw new UnreadableRecipe('"open" must be the id of a group.');
+        }
+        if (! is_string($ground) || strlen($ground) > Recipe::LONGEST_NAME) {
+            throw new UnreadableRecipe('"ground" must be the name of a face.');
+        }
+
+        return new Recipe($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent, self::readSizes($data['sizes'] ?? []), self::readMaterial($data['material'] ?? null), self::readPaint($data['paint'] ?? []), self::readPins($data['pins'] ?? []), $groups, $open, $ground);
+    }
+
+    /** @return array<string, Group> */
+    private static function readGroups(mixed $raw): array
+    {
+        if (! is_array($raw) || count($raw) > Group::MOST) {
+            throw new UnreadableRecipe('"groups" must be an object of at most ' . Group::MOST . ' groups.');
+        }
+        $out = [];
+        foreach ($raw as $id => $g) {
+            if (! is_string($id) || ! preg_match('/^g[0-9]{1,9}$/', $id) || ! is_array($g) || isset($g['groups']) || isset($g['open'])) {
+                throw new UnreadableRecipe('"groups": each is an object under an id such as g1, and holds no groups of its own.');
+            }
+            try {
+                $recipe = self::fromArray(['format' => Recipe::FORMAT] + $g);
+            } catch (UnreadableRecipe $e) {
+                throw new UnreadableRecipe("Group $id: " . $e->getMessage());
+            }
+            $locked = $g['locked'] ?? [];
+            if (! is_array($locked) || ! array_is_list($locked) || array_filter($locked, static fn (mixed $n): bool => ! is_string($n)) !== []) {
+                throw new UnreadableRecipe("Group $id: \"locked\" must be a list of names.");
+            }
+            $from = $g['from'] ?? null;
+            if ($from !== null && (! is_array($from) || ! is_string($from['part'] ?? null) || ! is_string($from['author'] ?? null) || ! is_int($from['version'] ?? null))) {
+                throw new UnreadableRecipe("Group $id: \"from\" needs a part, an author and a version.");
+            }
+            $out[$id] = new Group($id, $recipe->titled(trim(mb_substr($recipe->title, 0, 60)) ?: 'Group'), array_values(array_intersect($locked, array_map(strval(...), array_keys($recipe->sizes)))), $from === null ? null : new GroupOrigin(mb_substr($from['part'], 0, 60), mb_substr($from['author'], 0, 80), $from['version']));
+        }
+
+        return $out;
     }
 
     private static function readMaterial(mixed $raw): ?Material
@@ -140,6 +180,7 @@ final class RecipeReader
                 FieldType::Shapes => self::readShapes($v, $n),
                 FieldType::Drawing => self::readDrawing($v, $n),
                 FieldType::Regions => $v === 'all' ? 'all' : (is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_int($r) || (is_string($r) && strlen($r) <= 4000) ? $r : throw new UnreadableRecipe("Step $n: \"regions\" are whole numbers and keys."), $v)) : throw new UnreadableRecipe("Step $n: \"regions\" must be \"all\" or a list of numbers and keys.")),
+                FieldType::Sizes => $v === [] ? [] : self::readSizes($v),
                 FieldType::Faces, FieldType::Edges, FieldType::Sketches => self::readNames($v, $key, $n),
                 FieldType::Face, FieldType::Edge, FieldType::Spot => is_string($v) ? mb_strcut($v, 0, Recipe::LONGEST_NAME) : throw new UnreadableRecipe("Step $n: \"$key\" must be text."),
                 default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, 121) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),

@@ -67,7 +67,7 @@ final class SketchReading
         try {
             $clash = SketchSolver::settle($sketch, $read->values);
         } catch (SolvingTooLong $e) {
-            throw new StepProblem(new Message('too-long', 'This takes too long.', $e->getMessage(), 'drawn'));
+            throw new StepProblem(new Message(StepProblem::TOO_LONG, 'This takes too long.', $e->getMessage(), 'drawn'));
         } catch (UnfitRelation $e) {
             throw new StepProblem(new Message('unfit', 'This relation does not fit.', "$e->relation: " . $e->getMessage(), "drawn.$e->relation"));
         }

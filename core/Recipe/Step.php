@@ -37,7 +37,7 @@ final readonly class Step
     /** Whether a reference counts in the way the step is set: the face of a step that is set to a plane does not. */
     public function uses(string $key): bool
     {
-        $on = ['source' => ['of', 'step'], 'body' => ['of', 'body'], 'until' => ['extent', 'face'], 'level' => ['extent', 'level'], 'base' => ['from', 'face'], 'on' => ['stand', 'face'], 'edge' => ['about', 'edge']][$key] ?? null;
+        $on = ['source' => ['of', 'step'], 'body' => ['of', 'body'], 'until' => ['extent', 'face'], 'level' => ['extent', 'level'], 'base' => ['from', 'face'], 'on' => ['stand', 'face'], 'edge' => ['about', 'edge'], 'at' => ['stand', 'point']][$key] ?? null;
         if ($key === 'face') {
             $on = match ($this->kind) {
                 StepKind::Hole => ['where', 'face'],
@@ -74,6 +74,14 @@ final readonly class Step
         $v = $this->values['regions'] ?? 'all';
 
         return is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_string($r) ? $r : (int) (is_scalar($r) ? $r : 0), $v)) : null;
+    }
+
+    /** @return array<string, string> values for the named sizes of a group, as typed */
+    public function sizes(string $key = 'set'): array
+    {
+        $v = $this->values[$key] ?? [];
+
+        return is_array($v) ? array_filter($v, is_string(...)) : [];
     }
 
     /** @return list<string> names of picked faces or edges */
@@ -129,6 +137,13 @@ final readonly class Step
             $a['heading'] = $this->heading;
         }
 
-        return $a + $this->values;
+        // always in one order, so that equal steps are written the same
+        foreach ($this->kind->fields() as $key => $_) {
+            if (array_key_exists($key, $this->values)) {
+                $a[$key] = $this->values[$key];
+            }
+        }
+
+        return $a;
     }
 }

@@ -19,6 +19,8 @@ enum StepKind: string
     case Roof = 'roof';
     case Prism = 'prism';
     case Pyramid = 'pyramid';
+    case Letters = 'letters';
+    case Group = 'group';
     case Sketch = 'sketch';
     case Extrude = 'extrude';
     case Revolve = 'revolve';
@@ -69,15 +71,19 @@ enum StepKind: string
             new Field('source', FieldType::Step, 'step', ''),
             $body,
         ];
-        // where a ready solid stands: at a typed place, or with its base on the ground or a face, aligned and sunk
+        // where a ready solid stands: at a typed place, or with its base on the ground or a face, aligned and sunk, or
+        // with the middle of its base at a corner, the middle of an edge or of a face
         $stands = [
             ...$place(),
-            new Field('stand', FieldType::Choice, 'where it stands', 'place', ['place' => 'at the place', 'ground' => 'on the ground', 'face' => 'on']),
+            new Field('stand', FieldType::Choice, 'where it stands', 'place', ['place' => 'at the place', 'ground' => 'on the ground', 'face' => 'on', 'point' => 'at']),
             new Field('on', FieldType::Face, 'face it stands on', ''),
+            new Field('at', FieldType::Spot, 'corner, edge or face at whose middle it stands', ''),
             new Field('alignx', FieldType::Choice, 'aligned left and right', 'origin', ['origin' => 'from the origin', 'middle' => 'centred', 'low' => 'flush left', 'high' => 'flush right']),
             new Field('aligny', FieldType::Choice, 'aligned front and back', 'origin', ['origin' => 'from the origin', 'middle' => 'centred', 'low' => 'flush in front', 'high' => 'flush behind']),
             new Field('sink', FieldType::Length, 'sunk by', '0'),
             new Field('facing', FieldType::Angle, 'turned about its middle', '0'),
+            new Field('leans', FieldType::Choice, 'how it leans', 'none', ['none' => 'upright', 'front' => 'leaning to the front', 'back' => 'leaning to the back', 'left' => 'leaning to the left', 'right' => 'leaning to the right']),
+            new Field('lean', FieldType::Angle, 'leaning by', '30'),
         ];
         $effect = new Field('effect', FieldType::Choice, 'what it does', 'add', self::EFFECTS);
         $along = new Field('along', FieldType::Choice, 'direction of the axis', 'z', self::AXES);
@@ -159,6 +165,18 @@ enum StepKind: string
                 new Field('round', FieldType::Size, 'width across at the base', '20'),
                 new Field('tip', FieldType::SizeOrZero, 'width across at the top', '0'),
                 new Field('height', FieldType::Size, 'height', '20'),
+                ...$stands, $effect,
+            ],
+            self::Letters => [
+                new Field('text', FieldType::Text, 'letters', 'GARDEN'),
+                new Field('height', FieldType::Size, 'height of a capital', '20'),
+                new Field('depth', FieldType::Size, 'thickness', '5'),
+                new Field('lie', FieldType::Choice, 'how they lie', 'upright', ['upright' => 'upright', 'flat' => 'lying flat']),
+                ...$stands, $effect,
+            ],
+            self::Group => [
+                new Field('group', FieldType::Group, 'group', ''),
+                new Field('set', FieldType::Sizes, 'its sizes', ''),
                 ...$stands, $effect,
             ],
             self::Sketch => [
@@ -298,11 +316,13 @@ enum StepKind: string
             ],
             self::Scale => [
                 $body,
-                new Field('by', FieldType::Choice, 'how', 'all', ['all' => 'evenly', 'each' => 'each way by its own']),
+                new Field('by', FieldType::Choice, 'how', 'all', ['all' => 'evenly', 'each' => 'each way by its own', 'size' => 'along one axis']),
                 new Field('factor', FieldType::Factor, 'factor', '2'),
                 new Field('factorx', FieldType::Factor, 'factor to the right', '1'),
                 new Field('factory', FieldType::Factor, 'factor to the back', '1'),
                 new Field('factorz', FieldType::Factor, 'factor up', '1'),
+                new Field('axis', FieldType::Choice, 'axis', 'x', ['x' => 'left to right', 'y' => 'front to back', 'z' => 'upward']),
+                new Field('size', FieldType::Size, 'size along the axis', '40'),
             ],
             self::Move => [
                 new Field('body', FieldType::Body, 'body', 'all'),
@@ -313,7 +333,8 @@ enum StepKind: string
             self::Turn => [
                 new Field('body', FieldType::Body, 'body', 'all'),
                 new Field('angle', FieldType::Angle, 'angle', '90'),
-                new Field('about', FieldType::Choice, 'about', 'z', ['z' => 'the upright axis', 'x' => 'the left-right axis', 'y' => 'the front-back axis']),
+                new Field('about', FieldType::Choice, 'about', 'z', ['z' => 'the upright axis', 'x' => 'the left-right axis', 'y' => 'the front-back axis', 'edge' => 'the edge']),
+                new Field('edge', FieldType::Edge, 'edge it turns about', ''),
                 ...$place(),
             ],
             self::Copy => [
@@ -335,7 +356,7 @@ enum StepKind: string
      */
     public static function solids(): array
     {
-        return [self::Block, self::Cylinder, self::Tube, self::Cone, self::Ball, self::HalfBall, self::HalfCylinder, self::Ring, self::Wedge, self::Roof, self::Prism, self::Pyramid];
+        return [self::Block, self::Cylinder, self::Tube, self::Cone, self::Ball, self::HalfBall, self::HalfCylinder, self::Ring, self::Wedge, self::Roof, self::Prism, self::Pyramid, self::Letters, self::Group];
     }
 
     /** Whether it makes something of its own that can be mirrored or repeated. */

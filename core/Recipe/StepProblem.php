@@ -9,6 +9,9 @@ use RuntimeException;
 /** Carries a message from inside a step to the evaluator, which turns it into the step's result. */
 final class StepProblem extends RuntimeException
 {
+    /** The code of a message about work that was given up: in a quieter moment it may be done. */
+    public const TOO_LONG = 'too-long';
+
     public function __construct(public readonly Message $note)
     {
         parent::__construct($note->what . ' ' . $note->why);

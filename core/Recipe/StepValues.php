@@ -71,6 +71,21 @@ final readonly class StepValues
         return $mm;
     }
 
+    /**
+     * What is set for a named size of a group.
+     *
+     * @param Unit $unit of the group
+     * @return array{float,int} mm with 1, or a plain number with 0
+     */
+    public function named(string $typed, string $name, Unit $unit): array
+    {
+        try {
+            return Expression::value($typed, $unit, $this->named);
+        } catch (UnreadableExpression $e) {
+            throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "For “{$name}” it says “{$typed}”. " . $e->getMessage(), "set.$name"));
+        }
+    }
+
     private function plain(string $typed, string $key): float
     {
         try {

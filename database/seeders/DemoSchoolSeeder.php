@@ -12,21 +12,20 @@ use App\Models\Person;
 use App\Models\School;
 use App\Models\SchoolClass;
 use App\Models\Work;
-use App\Support\ExerciseForm;
+use App\Support\Library;
 use App\Support\RecipeBook;
 use App\Support\Workbench;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Proposer;
 use Cubo\Check\Requirement;
 use Cubo\Measure\PartMeasures;
-use Cubo\Quantity\Unit;
 use Cubo\Recipe\Recipe as Document;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 
 /**
- * One invented school with two teachers, two classes, five exercises and what the classes made of them. Every part is
+ * One invented school with two teachers, two classes, seven exercises that are set, and what the classes made of them. Every part is
  * built from its steps and every report is the checker's; only the teacher's words are written here.
  */
 final class DemoSchoolSeeder extends Seeder
@@ -46,7 +45,7 @@ final class DemoSchoolSeeder extends Seeder
         '8b' => ['Mira', 'Noor', 'Oskar', 'Pia', 'Quentin', 'Rosa', 'Samir', 'Tamsin', 'Ugo', 'Vera', 'Wim', 'Yara'],
     ];
 
-    public function __construct(private readonly RecipeBook $book, private readonly Workbench $bench) {}
+    public function __construct(private readonly RecipeBook $book, private readonly Workbench $bench, private readonly Library $library) {}
 
     public function run(): void
     {
@@ -72,7 +71,8 @@ final class DemoSchoolSeeder extends Seeder
         }
         $classes['8b']->teachers()->attach($teachers[1]);
 
-        $plans = require __DIR__ . '/demo/exercises.php';
+        ['exercises' => $shapes, 'library' => $library] = require __DIR__ . '/demo/shapes.php';
+        $plans = [...require __DIR__ . '/demo/exercises.php', ...$shapes];
         $exercises = [];
         foreach ($plans as $key => $plan) {
             $exercises[$key] = $this->exercise($key === 'hub' ? $teachers[1] : $teachers[0], $plan);
@@ -80,6 +80,10 @@ final class DemoSchoolSeeder extends Seeder
         // parts that show every kind of step, not set to a class yet
         foreach (require __DIR__ . '/demo/parts.php' as $plan) {
             $this->exercise($teachers[1], $plan + ['ask' => [], 'skip' => [], 'label' => []]);
+        }
+        foreach ($library as $entry) {
+            $group = Document::fromArray(['format' => Document::FORMAT, 'title' => '', 'unit' => 'mm', 'groups' => ['g1' => $entry['group']], 'steps' => []]);
+            $this->library->put($teachers[0], $classes['7a'], $group, 'g1', $entry['tags']);
         }
         ['slips' => $slips, 'given' => $given] = require __DIR__ . '/demo/hand_ins.php';
         foreach ($given as $g) {
@@ -133,14 +137,14 @@ final class DemoSchoolSeeder extends Seeder
             }
         }
 
-        return Document::fromArray(['format' => Document::FORMAT, 'title' => $plan['title'], 'unit' => $plan['unit'], 'steps' => $steps]);
+        return Document::fromArray(['format' => Document::FORMAT, 'title' => $plan['title'], 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $steps]);
     }
 
     /** Saves the part step by step, as it is built at the bench, so that undo has something to go back to. */
     private function build(\App\Models\Recipe $recipe, Document $document): void
     {
-        foreach ($document->steps as $i => $_) {
-            $this->book->save($recipe, $recipe->version, new Document($document->unit, array_slice($document->steps, 0, $i + 1), $document->title));
+        foreach ($document->steps as $step) {
+            $this->book->save($recipe, $recipe->version, $document->upTo($step->id));
         }
     }
 

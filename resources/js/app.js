@@ -1,18 +1,16 @@
 // Wires htmx and the pages together. Decides nothing about parts or checks: it sends what was typed and shows what comes.
 import htmx from 'htmx.org';
+import { queue } from './bench/line.js';
 import { mountLog } from './bench/log.js';
 import { mountSheet } from './bench/sheet.js';
+import { mountUnseen } from './bench/unseen.js';
 
 window.htmx = htmx;
 const work = () => document.getElementById('work');
 // what the server said last: version, address of the part, the step that was just added
 const state = () => document.getElementById('state')?.dataset ?? {};
 
-// Several quick edits wait in line; each is sent with the version that the one before it left behind.
-document.addEventListener('htmx:before:request', (e) => {
-  const body = e.detail.ctx?.request?.body;
-  if (work() && body instanceof URLSearchParams && body.has('version')) body.set('version', state().version);
-});
+document.addEventListener('htmx:before:request', (e) => { if (work()) queue(e.detail.ctx, () => state().version); });
 
 let shown = '';
 // a notice that came instead of a new state: the part was changed elsewhere
@@ -43,9 +41,17 @@ document.addEventListener('htmx:response:error', (e) => {
   else if (status === 422) say('That was more than a field can hold. What you typed is still here; make it shorter and try again.');
   else if (status >= 500) say('The server did not manage this step. Nothing is lost; change it once more or undo it.');
 });
+// an edit of the stage that was not taken
+document.addEventListener('cubo:refused', (e) => {
+  const { why, status } = e.detail;
+  if (why) { const n = document.getElementById('notice'); if (n) { n.innerHTML = why; reveal(); } } else say(status === 429 ? 'That was quicker than the server allows. Wait a moment and move it once more.' : 'The server could not be reached. Nothing was moved; try again.');
+});
 document.addEventListener('htmx:before:swap', (e) => {
   const status = e.detail.ctx?.response?.status;
   if (status >= 400 && status !== 409) e.preventDefault();
+  // a log that was asked for before a newer edit says what is not so any more
+  const version = /id="state"[^>]*data-version="(\d+)"/.exec(e.detail.ctx?.text ?? '');
+  if (work() && version && Number(version[1]) < Number(state().version)) e.preventDefault();
 });
 function say(text) {
   const n = document.getElementById('notice');
@@ -112,7 +118,7 @@ document.addEventListener('keydown', (e) => {
   }
 });
 
-if (document.getElementById('work')) { mountLog(); mountSheet(); }
+if (document.getElementById('work')) { mountLog(); mountSheet(); mountUnseen(); }
 if (document.querySelector('[data-stage]')) {
   import('./stage/stage.js').then(({ mountStage }) => document.querySelectorAll('[data-stage]').forEach(mountStage));
 }

@@ -1,21 +1,19 @@
 // The bench: edits, undo, two windows, views, the keyboard.
 import assert from 'node:assert/strict';
 import { after, before, beforeEach, test } from 'node:test';
-import { BASE, add, edit, openBrowser, openWindow, pick, readout, shown, signInStudent, sound, type, version, watch } from './support.mjs';
+import { BASE, CLASS, add, edit, openBrowser, openEmptyBench, openWindow, pick, readout, shown, signInStudent, sound, type, version, watch } from './support.mjs';
 
 let browser;
 let page;
 before(async () => { browser = await openBrowser(); });
 after(() => browser.close());
-const names = ['Ada', 'Bruno', 'Cleo', 'Dario', 'Edda', 'Finn', 'Greta', 'Levi', 'Hugo'];
-beforeEach(async (t) => {
+let who;
+let at;
+beforeEach(async () => {
   await page?.context().close();
   page = await openWindow(browser);
-  await signInStudent(page, 'LARK7', names.shift());
-  await page.goto(`${BASE}/bench/1`);
-  await page.locator('#state').waitFor({ state: 'attached' });
-  // back to the empty bench it began with
-  while (await page.locator('#undo').isEnabled()) await edit(page, () => page.locator('#undo').click());
+  who = await openEmptyBench(page);
+  at = page.url();
 });
 
 test('a part from a sketch: areas, extrusion up and down, cut, keep', async () => {
@@ -66,8 +64,8 @@ test('undo and redo by keyboard, across a new sign-in', async () => {
   assert.equal(await page.locator('#s1-width').inputValue(), '40');
   await page.goto(`${BASE}/`);
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await signInStudent(page, 'LARK7', 'Cleo');
-  await page.goto(`${BASE}/bench/1`);
+  await signInStudent(page, CLASS, who);
+  await page.goto(at);
   await page.locator('.stage').focus();
   await edit(page, () => page.keyboard.press('Control+Shift+z'));
   assert.equal(await page.locator('#s1-width').inputValue(), '55');
@@ -121,7 +119,7 @@ test('two windows: the later one is told, nothing is overwritten', async () => {
   await add(page, 'block');
   const second = await page.context().newPage();
   watch(second);
-  await second.goto(`${BASE}/bench/1`);
+  await second.goto(at);
   await type(page, 's1-width', '50');
   await second.locator('#s1-width').fill('77');
   await second.locator('#s1-width').press('Tab');

@@ -77,12 +77,12 @@ test('teacher’s screens', async () => {
 
 test('the bench with a step tried out, with each tool open, gone back in the log', async () => {
   const page = await openWindow(browser);
-  await openEmptyBench(page, 'Edda');
+  await openEmptyBench(page);
   await add(page, 'block');
   await shown(page);
   await page.locator('.handle').first().waitFor();
   await inspect(page, 'a step tried out');
-  for (const key of ['m', 'c', 'l', 'p', 'b']) {
+  for (const key of ['m', 'p', 'b', 'v', 'g', 'o']) {
     await page.locator('main.stage').focus();
     await page.keyboard.press(key);
     await page.locator('.panel:not([hidden])').waitFor();
@@ -97,6 +97,19 @@ test('the bench with a step tried out, with each tool open, gone back in the log
   await page.locator('#step-s1').getByRole('button', { name: 'Go back to here' }).click();
   await page.locator('li.step.ahead').waitFor();
   await inspect(page, 'gone back in the log');
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await page.locator('main.stage').focus();
+  await page.keyboard.press('g');
+  await page.getByRole('region', { name: 'Group', exact: true }).getByLabel('Ball').check();
+  await edit(page, () => page.getByRole('button', { name: 'Make one group' }).click());
+  await inspect(page, 'a group in the log');
+  await edit(page, () => page.getByRole('button', { name: 'Open Group 1' }).click());
+  await page.locator('.panel:not([hidden]) [data-close]').click();
+  await page.locator('#close-group').focus();
+  await inspect(page, 'a group that is open');
+  await edit(page, () => page.locator('#close-group').click());
+  await page.goto(`${BASE}/library`);
+  await inspect(page, 'library');
 });
 
 test('a closed door says so in the house’s own words', async () => {

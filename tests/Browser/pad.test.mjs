@@ -7,13 +7,12 @@ let browser;
 let page;
 before(async () => { browser = await openBrowser(); });
 after(() => browser.close());
-const names = ['Ada', 'Bruno', 'Cleo', 'Dario', 'Edda', 'Finn', 'Greta', 'Levi', 'Hugo', 'Ada', 'Bruno', 'Cleo', 'Dario', 'Edda'];
 
 // Every test begins with an empty sketch.
 beforeEach(async () => {
   await page?.context().close();
   page = await openWindow(browser);
-  await openEmptyBench(page, names.shift());
+  await openEmptyBench(page);
   await add(page, 'sketch');
   await page.getByRole('link', { name: 'Open it on the pad' }).click();
   await page.locator('#pad svg [transform]').first().waitFor({ state: 'attached' });

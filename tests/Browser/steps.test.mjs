@@ -7,11 +7,10 @@ let browser;
 let page;
 before(async () => { browser = await openBrowser(); });
 after(() => browser.close());
-const names = ['Greta', 'Levi', 'Hugo', 'Finn'];
 beforeEach(async () => {
   await page?.context().close();
   page = await openWindow(browser, { width: 1100, height: 700 });
-  await openEmptyBench(page, names.shift());
+  await openEmptyBench(page);
 });
 
 const volume = async () => Number((await readout(page, 'Volume')).replace(/[^\d.]/g, '').replace(/3$/, ''));

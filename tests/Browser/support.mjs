@@ -1,6 +1,7 @@
 // Shared by the browser tests: a Chromium, people who sign in, and what every page must keep.
 import assert from 'node:assert/strict';
 import { existsSync } from 'node:fs';
+import { basename } from 'node:path';
 import { chromium } from 'playwright-core';
 
 export const BASE = process.env.BASE ?? 'http://127.0.0.1:8085';
@@ -84,16 +85,25 @@ export const readout = (page, name) => page.locator('.readouts').getByText(name,
 /** Waits until the stage shows the part that the page names. */
 export const shown = (page) => page.waitForFunction(() => document.querySelector('[data-stage]').dataset.part === document.getElementById('state').dataset.glb);
 
-/** A student's first exercise with everything taken back. */
-export async function openEmptyBench(page, name) {
-  await signInStudent(page, 'LARK7', name);
-  await emptyBench(page);
-}
+// Every file has a class of its own with pupils nobody else uses (tests/BrowserClasses.php), so that files run side by side.
+export const CLASS = `${basename(process.argv[1] ?? '', '.test.mjs').toUpperCase()}9`;
+let pupils = 0;
+export const pupil = () => `Pupil ${(pupils += 1)}`;
 
-export async function emptyBench(page) {
-  await page.goto(`${BASE}/bench/1`);
+/** Opens an exercise of whoever is signed in and takes everything back. */
+export async function emptyBench(page, exercise = 'Corner block') {
+  await page.goto(`${BASE}/`);
+  await page.getByRole('link', { name: new RegExp(`^(Begin|Open|Mend it) ${exercise}`) }).click();
   await page.locator('#state').waitFor({ state: 'attached' });
   while (await page.locator('#undo').isEnabled()) await edit(page, () => page.locator('#undo').click());
+}
+
+/** A pupil nobody has been yet, at an empty bench. */
+export async function openEmptyBench(page, exercise) {
+  const name = pupil();
+  await signInStudent(page, CLASS, name);
+  await emptyBench(page, exercise);
+  return name;
 }
 
 /** Where the tip of an arrow on the part is, once the picture has come to rest; it is drawn anew with every picture. */

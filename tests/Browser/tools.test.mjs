@@ -7,11 +7,10 @@ let browser;
 let page;
 before(async () => { browser = await openBrowser(); });
 after(() => browser.close());
-const names = ['Greta', 'Levi', 'Hugo', 'Finn', 'Kaya', 'Jonas'];
 beforeEach(async () => {
   await page?.context().close();
   page = await openWindow(browser);
-  await openEmptyBench(page, names.shift());
+  await openEmptyBench(page);
 });
 
 const stage = () => page.locator('main.stage');
@@ -121,8 +120,8 @@ test('cutting open, painting, looking straight at a face, hiding a body, and wha
   await page.getByLabel('blue').check();
   await edit(page, () => click([0, 0, 10]));
   assert.equal(await page.evaluate(() => JSON.parse(document.getElementById('paint').textContent)['s1:top']), 'blue');
-  await page.getByLabel('the whole body at once').check();
-  await edit(page, () => page.locator('[data-panel=paint] select').selectOption({ label: 'top of Block 2' }));
+  await page.getByLabel('what is painted').selectOption('body');
+  await edit(page, () => page.getByLabel('face to paint').selectOption({ label: 'top of Block 2' }));
   assert.equal(await page.evaluate(() => Object.values(JSON.parse(document.getElementById('paint').textContent)).length), 7);
   await key('p');
   await key('b');

@@ -29,6 +29,10 @@ function routesOf(object $t): array
         'words of the work' => ['GET', "/recipes/{$t->work->recipe_id}/stage/words", []],
         'what a step of the work does' => ['GET', "/recipes/{$t->work->recipe_id}/stage/does/s1", []],
         'work after a step' => ['GET', "/recipes/{$t->work->recipe_id}/stage/after/s1.glb", []],
+        'work as it is now' => ['GET', "/recipes/{$t->work->recipe_id}/now", []],
+        'unseen shapes of the work' => ['GET', "/recipes/{$t->work->recipe_id}/stage/unseen", []],
+        'library at the work' => ['GET', "/recipes/{$t->work->recipe_id}/library", []],
+        'put of the work' => ['POST', "/recipes/{$t->work->recipe_id}/library", ['group' => 'g1']],
         'measure the work' => ['GET', "/recipes/{$t->work->recipe_id}/stage/measure", ['of' => ['s1:top']]],
         'try a value of the work' => ['POST', "/recipes/{$t->work->recipe_id}/stage/try/s1", ['values' => ['height' => '3']]],
         'edit the work' => ['POST', "/recipes/{$t->work->recipe_id}/edit", ['version' => 1, 'do' => 'undo']],
@@ -47,6 +51,10 @@ function routesOf(object $t): array
         'words of the reference' => ['GET', "/recipes/{$t->reference->id}/stage/words", []],
         'what a step of the reference does' => ['GET', "/recipes/{$t->reference->id}/stage/does/s1", []],
         'reference after a step' => ['GET', "/recipes/{$t->reference->id}/stage/after/s1.glb", []],
+        'reference as it is now' => ['GET', "/recipes/{$t->reference->id}/now", []],
+        'unseen shapes of the reference' => ['GET', "/recipes/{$t->reference->id}/stage/unseen", []],
+        'library at the reference' => ['GET', "/recipes/{$t->reference->id}/library", []],
+        'put of the reference' => ['POST', "/recipes/{$t->reference->id}/library", ['group' => 'g1']],
         'measure the reference' => ['GET', "/recipes/{$t->reference->id}/stage/measure", ['of' => ['s1:top']]],
         'try a value of the reference' => ['POST', "/recipes/{$t->reference->id}/stage/try/s1", ['values' => ['height' => '3']]],
         'edit the reference' => ['POST', "/recipes/{$t->reference->id}/edit", ['version' => 1, 'do' => 'undo']],
@@ -75,7 +83,7 @@ function letIn(object $t, Person $who): array
 }
 
 it('lets a student to own work and nothing else', function (): void {
-    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in']);
+    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'work as it is now', 'unseen shapes of the work', 'library at the work', 'put of the work', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in']);
 });
 
 it('lets a classmate see nothing of it but begin own work', function (): void {
@@ -87,7 +95,7 @@ it('lets a student of another class see nothing at all', function (): void {
 });
 
 it('lets the teacher see and judge, but not edit a student’s part', function (): void {
-    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'reference bench', 'drawing of the reference', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
+    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'unseen shapes of the work', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'reference bench', 'drawing of the reference', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'reference as it is now', 'unseen shapes of the reference', 'library at the reference', 'put of the reference', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
 });
 
 it('lets the teacher of another class only make own exercises', function (): void {

@@ -70,7 +70,7 @@ it('measures, and keeps measurements in view while the part changes', function (
 
 it('paints a face or a whole body, in colours there are', function (): void {
     ($this->send)(['do' => 'paint', 'of' => ['s1:top'], 'colour' => 'green'])->assertOk()->assertSee('"s1:top":"green"', false);
-    ($this->send)(['do' => 'paint', 'of' => ['s3:top'], 'colour' => 'red', 'whole' => '1'])->assertOk();
+    ($this->send)(['do' => 'paint', 'of' => ['s3:top'], 'colour' => 'red', 'what' => 'body'])->assertOk();
     expect(($this->now)()->paint)->toHaveKey('s3:left')->not->toHaveKey('s1:left')->and(($this->now)()->paint['s1:top'])->toBe('green');
     ($this->send)(['do' => 'paint', 'of' => ['s1:top'], 'colour' => ''])->assertOk();
     ($this->send)(['do' => 'paint', 'of' => ['s1:front'], 'colour' => 'javascript'])->assertOk();

@@ -22,7 +22,7 @@ it('loads the demo school as it is described', function (): void {
     $this->seed(DemoSchoolSeeder::class);
     expect(Person::query()->where('role', 'teacher')->count())->toBe(2)
         ->and(Person::query()->where('role', 'student')->count())->toBe(24)
-        ->and(Exercise::query()->count())->toBe(12)
+        ->and(Exercise::query()->count())->toBe(14)
         ->and(Exercise::query()->where('unit', 'in')->count())->toBe(2)
         ->and(HandIn::query()->count())->toBeGreaterThan(38)->toBeLessThan(46)
         ->and(HandIn::query()->distinct()->pluck('state')->sort()->values()->all())->toBe(['accepted', 'returned', 'waiting']);

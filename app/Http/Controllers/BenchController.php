@@ -20,6 +20,8 @@ use Cubo\Check\Exercise as Sheet;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\StepProblem;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -81,12 +83,12 @@ final class BenchController extends Controller
         return response($this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), new Sheet($exercise->sheet()->unit, [], $exercise->title), 300, 330));
     }
 
-    public function edit(Request $request, Recipe $recipe): View|Response
+    public function edit(Request $request, Recipe $recipe): View|Response|JsonResponse
     {
         $this->authorize('edit', $recipe);
         $input = $request->validate([
             'version' => ['required', 'integer'],
-            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'align', 'drop', 'undo', 'redo'])],
+            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'align', 'drop', 'undo', 'redo', 'nudge', 'spin', 'put-at', 'ground', 'one-more', 'around', 'group', 'ungroup', 'set-free', 'place', 'take', 'open', 'close', 'group-name', 'lock', 'forget', 'renew'])],
             'step' => ['nullable', 'string', 'max:12'],
             'kind' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:60'],
@@ -94,8 +96,16 @@ final class BenchController extends Controller
             'heading' => ['nullable', 'string', 'max:60'],
             'after' => ['nullable', 'string', 'max:12'],
             'trial' => ['nullable', 'boolean'],
+            'brief' => ['nullable', 'boolean'],
             'of' => ['nullable', 'array', 'max:3'],
-            'whole' => ['nullable', 'boolean'],
+            'what' => ['nullable', 'string', 'max:10'],
+            'by' => ['nullable', 'array', 'size:3'],
+            'degrees' => ['nullable', 'numeric', 'between:-360,360'],
+            'face' => ['nullable', 'string', 'max:' . Document::LONGEST_NAME],
+            'count' => ['nullable', 'integer', 'between:1,50'],
+            'group' => ['nullable', 'string', 'max:12'],
+            'locked' => ['nullable', 'array', 'max:60'],
+            'part' => ['nullable', 'integer'],
             'steps' => ['nullable', 'array', 'max:60'],
             'against' => ['nullable', 'string', 'max:12'],
             'how' => ['nullable', 'string', 'max:12'],
@@ -121,20 +131,37 @@ final class BenchController extends Controller
                 $after = $this->edits->of($recipe, $before, $input);
                 if ($after->toJson() !== $before->toJson()) {
                     $this->book->save($recipe, $version, $after);
-                    if ($input['do'] === 'add') {
-                        $focus = array_values(array_diff(array_column($after->steps, 'id'), array_column($before->steps, 'id')))[0] ?? null;
+                    if (in_array($input['do'], ['add', 'one-more', 'around', 'group', 'place', 'take'], true)) {
+                        $focus = array_values(array_diff(array_column($after->atHand()->steps, 'id'), array_column($before->atHand()->steps, 'id')))[0] ?? null;
                     }
                 }
             }
+        } catch (StepProblem $p) {
+            return response()->view('bench.refused', ['problem' => $p->note], 409)->header('HX-Retarget', '#notice')->header('HX-Reswap', 'innerHTML');
         } catch (StaleVersion) {
             // told in the notice; the bench and what is typed in it stay as they are
             return response()->view('bench.stale', ['typed' => $this->unlike($recipe, $input)], 409)->header('HX-Retarget', '#notice')->header('HX-Reswap', 'innerHTML');
         }
 
+        if ($input['brief'] ?? false) {
+            // the part comes first; the log is asked for when the shape rests
+            $state = $this->bench->evaluate($recipe->atHand());
+
+            return response()->json(['version' => $recipe->version, 'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$recipe, $state->key], false)]);
+        }
         // a step that is tried out stays so while its values change
         $tried = in_array($input['do'], ['set', 'region', 'add-shape', 'drop-shape'], true) && ($input['trial'] ?? false) ? $input['step'] ?? null : null;
 
-        return view('bench.work', [...$this->pageFor($recipe), 'picked' => $focus ?? ($input['step'] ?? null), 'fresh' => $focus ?? $tried]);
+        return view('bench.work', [...$this->pageFor($recipe), 'picked' => $focus ?? ($input['step'] ?? null), 'fresh' => in_array($input['do'], ['group', 'one-more', 'around'], true) ? null : ($focus ?? $tried)]);
+    }
+
+    /** The bench as it is now, after edits that were answered with the part alone. */
+    public function now(Request $request, Recipe $recipe): View
+    {
+        $this->authorize('edit', $recipe);
+        $step = $request->query('step');
+
+        return view('bench.work', [...$this->pageFor($recipe), 'picked' => is_string($step) ? $step : null]);
     }
 
     /**
@@ -145,7 +172,7 @@ final class BenchController extends Controller
      */
     private function unlike(Recipe $recipe, array $in): array
     {
-        $step = $recipe->fresh()?->document()->step((string) ($in['step'] ?? ''));
+        $step = $recipe->fresh()?->atHand()->step((string) ($in['step'] ?? ''));
         $has = $step === null ? [] : Arr::flatten([$step->shapes(), array_map($step->text(...), array_keys($step->kind->fields()))]);
 
         return array_values(array_filter(Arr::flatten((array) ($in['values'] ?? [])), static fn (mixed $v): bool => is_string($v) && ! in_array($v, $has, true)));

@@ -40,11 +40,11 @@ final class PadController extends Controller
         $exercise = $work?->assignment->exercise ?? $recipe->exercise()->firstOrFail();
 
         return view('pad.page', [
-            'recipe' => $recipe, 'step' => $s, 'exercise' => $exercise, 'unit' => $recipe->document()->unit,
+            'recipe' => $recipe, 'step' => $s, 'exercise' => $exercise, 'unit' => $recipe->atHand()->unit,
             'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference()->firstOrFail()->document()), $exercise->sheet(), 300, 300, [], true),
             'back' => $work === null ? route('exercises.bench', $exercise) : route('work', $work->assignment_id),
             ...$this->behind($recipe, $s),
-            'squares' => $this->squares($recipe->document()->unit),
+            'squares' => $this->squares($recipe->atHand()->unit),
             'state' => $this->state($recipe, $s, ''),
         ]);
     }
@@ -54,12 +54,12 @@ final class PadController extends Controller
         $this->authorize('edit', $recipe);
         $s = $this->sketch($recipe, $step);
         $in = (array) $request->json()->all();
-        $unit = $recipe->document()->unit;
-        $named = $recipe->document()->named();
+        $unit = $recipe->atHand()->unit;
+        $named = $recipe->atHand()->named();
         try {
             if (in_array($in['do'] ?? '', ['undo', 'redo'], true)) {
                 $in['do'] === 'undo' ? $this->book->undo($recipe, (int) ($in['version'] ?? 0)) : $this->book->redo($recipe, (int) ($in['version'] ?? 0));
-                $document = $recipe->fresh()?->document();
+                $document = $recipe->fresh()?->atHand();
                 if ($document?->step($step)?->kind !== StepKind::Sketch) {
                     return response()->json(['gone' => true]);
                 }
@@ -79,7 +79,7 @@ final class PadController extends Controller
             }
             $written = SketchFormat::write($after->sketch);
             if ($written != SketchFormat::write($s->drawn())) {
-                $this->book->save($recipe, (int) ($in['version'] ?? 0), $recipe->document()->withStep($s->with('drawn', $written)->with('shapes', [])));
+                $this->book->save($recipe, (int) ($in['version'] ?? 0), $recipe->document()->withAtHand($recipe->atHand()->withStep($s->with('drawn', $written)->with('shapes', []))));
             }
         } catch (Refusal $e) {
             return response()->json([...$this->state($recipe, $s, $e->getMessage()), 'clash' => $e->clash], 422);
@@ -92,11 +92,11 @@ final class PadController extends Controller
 
     private function sketch(Recipe $recipe, string $step): Step
     {
-        $s = $recipe->document()->step($step);
+        $s = $recipe->atHand()->step($step);
         abort_if($s === null || $s->kind !== StepKind::Sketch, 404);
 
         // outlines given by numbers alone are drawn here like all others, with these numbers as their sizes
-        $s = ShapesDrawn::of($s, $recipe->document()->unit, $recipe->document()->named());
+        $s = ShapesDrawn::of($s, $recipe->atHand()->unit, $recipe->atHand()->named());
         if (! EdgesTakenOver::any($s->drawn())) {
             return $s;
         }
@@ -114,7 +114,7 @@ final class PadController extends Controller
     {
         $keys = array_values(array_filter(is_array($in['of'] ?? null) ? array_slice($in['of'], 0, 200) : [], is_string(...)));
         try {
-            return PadEdit::held(EdgesTakenOver::take($s->drawn(), $this->bench->edges($this->before($recipe, $s)), $keys), $recipe->document()->unit, $recipe->document()->named());
+            return PadEdit::held(EdgesTakenOver::take($s->drawn(), $this->bench->edges($this->before($recipe, $s)), $keys), $recipe->atHand()->unit, $recipe->atHand()->named());
         } catch (InvalidArgumentException $e) {
             throw new Refusal($e->getMessage());
         }
@@ -123,7 +123,7 @@ final class PadController extends Controller
     /** The squares of the paper are as large as someone likes them, until they sign out. */
     private function withSquares(Request $request, Recipe $recipe, Step $s): JsonResponse
     {
-        $unit = $recipe->document()->unit;
+        $unit = $recipe->atHand()->unit;
         $typed = $request->json('value');
         try {
             $size = Expression::length(is_string($typed) ? mb_substr($typed, 0, 40) : '', $unit);
@@ -149,10 +149,10 @@ final class PadController extends Controller
     /** @return array<string, mixed> */
     private function state(Recipe $recipe, Step $step, string $said, ?SolvedSketch $solved = null): array
     {
-        $unit = $recipe->document()->unit;
+        $unit = $recipe->atHand()->unit;
         $sketch = $step->drawn();
         try {
-            $solved ??= PadEdit::solved($sketch, $unit, $recipe->document()->named());
+            $solved ??= PadEdit::solved($sketch, $unit, $recipe->atHand()->named());
         } catch (Refusal $e) {
             // a file may hold what cannot be settled: shown as drawn, with the reason
             $solved = new SolvedSketch($sketch, $e->clash);
@@ -178,11 +178,11 @@ final class PadController extends Controller
     {
         $before = $this->before($recipe, $step);
 
-        return ['face' => $step->text('face') === '' ? 'face of the part' : PartNames::face($step->text('face'), $recipe->document()), 'behind' => $before->plane === null || $before->state->isEmpty() ? '' : PadPage::behind($before->state->part(), $before->plane), 'edges' => PadPage::edges($this->bench->edges($before), $recipe->document())];
+        return ['face' => $step->text('face') === '' ? 'face of the part' : PartNames::face($step->text('face'), $recipe->atHand()), 'behind' => $before->plane === null || $before->state->isEmpty() ? '' : PadPage::behind($before->state->part(), $before->plane), 'edges' => PadPage::edges($this->bench->edges($before), $recipe->atHand())];
     }
 
     private function before(Recipe $recipe, Step $step): PartBefore
     {
-        return PartBefore::of($recipe->document(), $step, $this->bench->evaluate(...));
+        return PartBefore::of($recipe->atHand(), $step, $this->bench->evaluate(...));
     }
 }

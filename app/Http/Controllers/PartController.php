@@ -18,8 +18,9 @@ final class PartController extends Controller
     public function glb(Recipe $recipe, string $key, Workbench $bench): Response
     {
         $this->authorize('view', $recipe);
-        $state = $bench->evaluate($recipe->document());
-        // the address names the geometry: an older one is no longer to be had here
+        // the address names the geometry, of the whole or of the group that is open; an older one is no longer to be had here
+        $state = $bench->evaluate($recipe->atHand());
+        $state = $state->key === $key ? $state : $bench->evaluate($recipe->document());
         abort_unless($state->key === $key, 404);
 
         return self::file($bench->glb($state), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');

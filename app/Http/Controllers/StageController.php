@@ -9,6 +9,7 @@ use App\Support\BenchEdits;
 use App\Support\PreviewJson;
 use App\Support\Workbench;
 use Cubo\Exchange\GlbFile;
+use Cubo\Recipe\Arrange\Nudging;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Measurement;
 use Cubo\Recipe\PartNames;
@@ -29,7 +30,7 @@ final class StageController extends Controller
     public function words(Recipe $recipe): JsonResponse
     {
         $this->authorize('view', $recipe);
-        $document = $recipe->document();
+        $document = $recipe->atHand();
         $state = $this->bench->evaluate($document);
         $none = ['faces' => [], 'edges' => [], 'corners' => []];
 
@@ -40,7 +41,7 @@ final class StageController extends Controller
     public function does(Request $request, Recipe $recipe, string $step): JsonResponse
     {
         $this->authorize('view', $recipe);
-        $document = $recipe->document();
+        $document = $recipe->atHand();
 
         return response()->json($this->bench->preview($document, self::step($document, $step), $request->query('differences') !== '0'));
     }
@@ -49,7 +50,7 @@ final class StageController extends Controller
     public function after(Request $request, Recipe $recipe, string $step): Response
     {
         $this->authorize('view', $recipe);
-        $document = $recipe->document();
+        $document = $recipe->atHand();
         self::step($document, $step);
         $state = $this->bench->evaluate($document->upTo($step));
 
@@ -57,11 +58,19 @@ final class StageController extends Controller
             ->header('Cache-Control', (int) $request->query('version') === $recipe->version ? 'private, max-age=86400' : 'no-store');
     }
 
+    /** Shapes of which nothing is seen. */
+    public function unseen(Recipe $recipe): JsonResponse
+    {
+        $this->authorize('view', $recipe);
+
+        return response()->json((object) $this->bench->unseen($recipe->atHand()));
+    }
+
     public function measure(Request $request, Recipe $recipe): JsonResponse
     {
         $this->authorize('view', $recipe);
         $of = BenchEdits::names($request->query('of'));
-        $document = $recipe->document();
+        $document = $recipe->atHand();
         $at = $request->query('at');
         $at = is_string($at) && preg_match('/^(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?)$/', $at, $n) ? [(float) $n[1], (float) $n[2], (float) $n[3]] : null;
         $m = Measurement::of($this->bench->evaluate($document)->part(), $of, $document->unit, $at);
@@ -73,12 +82,13 @@ final class StageController extends Controller
     public function tries(Request $request, Recipe $recipe, string $step): JsonResponse
     {
         $this->authorize('edit', $recipe);
-        $input = $request->validate(['values' => ['nullable', 'array', 'max:40']]);
-        $document = $recipe->document();
+        $input = $request->validate(['values' => ['nullable', 'array', 'max:40'], 'by' => ['nullable', 'array', 'size:3']]);
+        $document = $recipe->atHand();
         self::step($document, $step);
         $tried = Editing::set($document, $step, (array) ($input['values'] ?? []));
-        $it = self::step($tried, $step);
         $trying = $this->bench->trying();
+        $tried = isset($input['by']) ? Nudging::by($tried, $step, BenchEdits::way($input['by']), $trying->evaluate(...)) : $tried;
+        $it = self::step($tried, $step);
         $glb = null;
         $message = null;
         $last = $document->steps[count($document->steps) - 1]->id === $step;

@@ -6,6 +6,7 @@ namespace Cubo\Recipe\Make;
 
 use Closure;
 use Cubo\Geometry\Transform;
+use Cubo\Geometry\Vector;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
@@ -25,7 +26,7 @@ final class Arranging
         try {
             return match ($t->step->kind) {
                 StepKind::Move => self::joined($t, $rest, $chosen->moved(Transform::translation($t->v->place()))),
-                StepKind::Turn => self::joined($t, $rest, $chosen->moved(Transform::rotation(self::axis($t), $t->number('angle'), $t->v->place()))),
+                StepKind::Turn => self::joined($t, $rest, $chosen->moved(self::turn($t))),
                 StepKind::Copy => self::copies($t, $chosen, $inTime),
                 StepKind::Scale => self::joined($t, $rest, self::scaled($t, $chosen)),
                 StepKind::Split => self::split($t, $chosen, $rest),
@@ -69,6 +70,18 @@ final class Arranging
         return ['x' => 0, 'y' => 1, 'z' => 2][$t->text('about')];
     }
 
+    private static function turn(Task $t): Transform
+    {
+        if ($t->text('about') !== 'edge') {
+            return Transform::rotation(self::axis($t), $t->number('angle'), $t->v->place());
+        }
+        [$a, $b] = $t->straightEdge('edge');
+        $way = Vector::sub($b, $a);
+        $l = Vector::length($way);
+
+        return Transform::turn($a, [$way[0] / $l, $way[1] / $l, $way[2] / $l], $t->number('angle'));
+    }
+
     private static function joined(Task $t, ?Solid $rest, Solid $solid): Solid
     {
         return match (true) {
@@ -98,6 +111,9 @@ final class Arranging
 
     private static function scaled(Task $t, Solid $chosen): Solid
     {
+        if ($t->text('by') === 'size') {
+            return self::stretched($t, $chosen);
+        }
         $k = [];
         foreach (['x', 'y', 'z'] as $axis) {
             $k[] = $f = $t->number($t->text('by') === 'all' ? 'factor' : "factor$axis");
@@ -107,6 +123,22 @@ final class Arranging
         }
 
         return $chosen->scaled(...$k);
+    }
+
+    /** To a size along one axis; the low side stays where it is. */
+    private static function stretched(Task $t, Solid $chosen): Solid
+    {
+        $k = ['x' => 0, 'y' => 1, 'z' => 2][$t->text('axis')];
+        $box = $chosen->vertexBox();
+        $factors = [1.0, 1.0, 1.0];
+        $factors[$k] = $f = $t->number('size') / ($box[$k + 3] - $box[$k]);
+        if ($f < 0.001 || $f > 1000) {
+            throw new StepProblem(new Message('no-factor', 'That is too much.', 'It can be made up to a thousand times longer or shorter.', 'size'));
+        }
+        $back = [0.0, 0.0, 0.0];
+        $back[$k] = $box[$k] - $f * $box[$k];
+
+        return $chosen->scaled(...$factors)->moved(Transform::translation([$back[0], $back[1], $back[2]]));
     }
 
     private static function split(Task $t, Solid $chosen, ?Solid $rest): Solid

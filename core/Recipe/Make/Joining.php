@@ -18,13 +18,13 @@ use Cubo\Solid\Solid;
 final class Joining
 {
     /**
-     * A solid as a body of its own beside the part.
+     * A solid as a body of its own beside the part; several bodies, such as those of a group, stay several.
      *
      * @return Solid|null null when all of it lies inside the part
      */
     public static function apart(Solid $part, Solid $tool): ?Solid
     {
-        $left = BooleanOperation::difference($tool, $part);
+        $left = self::each($tool, $part, Operation::Difference);
 
         return $left->isEmpty() ? null : $part->beside($left);
     }
@@ -32,6 +32,10 @@ final class Joining
     /** What a step adds becomes one with every body it touches, and with no other. */
     public static function added(Solid $part, Solid $tool): Solid
     {
+        $pieces = self::bodies($tool);
+        if (count($pieces) > 1) {
+            return array_reduce($pieces, self::added(...), $part);
+        }
         $others = [];
         foreach (self::bodies($part) as $body) {
             $both = self::near($body, $tool) ? BooleanOperation::union($tool, $body) : null;

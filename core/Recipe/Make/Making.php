@@ -37,6 +37,10 @@ final class Making
     public function of(Task $task, Recipe $recipe): Solid
     {
         $step = $task->step;
+        // what may take as long as a whole part
+        if ($step->kind === StepKind::Group || $step->text('of') === 'step') {
+            $this->beforeItIsTooLate();
+        }
         if ($step->text('of') === 'step') {
             return $this->again($task, $recipe);
         }
@@ -118,8 +122,12 @@ final class Making
         $was = $this->asItWas($source, $recipe);
         $tool = self::tool($was) ?? new Solid;
         // a copy is made anew only where the step counts
-        $counts = preg_match('/(?<![a-z0-9_])' . NamedSizes::COUNTER . '(?![a-z0-9_])/', (string) json_encode(array_filter($source->values, is_string(...)))) === 1;
-        $copies = Arranging::again($t, fn (int $n): Solid => $counts && $n > 0 ? self::copy($was, $n) : $tool);
+        $counts = preg_match('/(?<![a-z0-9_])' . NamedSizes::COUNTER . '(?![a-z0-9_])/', (string) json_encode([array_filter($source->values, is_string(...)), $source->sizes()])) === 1;
+        $copies = Arranging::again($t, function (int $n) use ($counts, $was, $tool): Solid {
+            $this->beforeItIsTooLate();
+
+            return $counts && $n > 0 ? self::copy($was, $n) : $tool;
+        });
         if (in_array(self::effect($source), ['keep', 'apart'], true)) {
             foreach ($copies as $one) {
                 $this->beforeItIsTooLate();
@@ -143,6 +151,9 @@ final class Making
         try {
             return self::tool($was->counting($n)) ?? new Solid;
         } catch (StepProblem $p) {
+            if ($p->note->code === StepProblem::TOO_LONG) {
+                throw $p;
+            }
             throw new StepProblem(new Message($p->note->code, 'A copy cannot be made.', "In copy $n of {$was->step->name}: {$p->note->what} {$p->note->why}", 'source'));
         }
     }
@@ -151,8 +162,16 @@ final class Making
     private function asItWas(Step $source, Recipe $recipe): Task
     {
         $before = ($this->before)($recipe->before($source->id));
+        foreach ($before->results as $r) {
+            foreach ($r->messages as $m) {
+                // what was given up in a busy moment must not be remembered as the part it was made on
+                if ($m->code === StepProblem::TOO_LONG) {
+                    throw new StepProblem($m);
+                }
+            }
+        }
 
-        return new Task($before->part(), $source, new StepValues($source, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches, $recipe->keepsBodiesApart());
+        return Task::of($recipe, $source, $before->part(), $before->sketches, $this->before);
     }
 
     private function combine(Task $t, Solid $tool, string $effect): Solid
@@ -215,7 +234,7 @@ final class Making
     private function beforeItIsTooLate(): void
     {
         if (microtime(true) > $this->until) {
-            throw new StepProblem(new Message('too-long', 'This takes too long.', 'Cubo stopped working on this step after a while. Use fewer copies or simpler shapes. The part is shown without this step.'));
+            throw new StepProblem(new Message(StepProblem::TOO_LONG, 'This takes too long.', 'Cubo stopped working on this step after a while. Use fewer copies or simpler shapes. The part is shown without this step.'));
         }
     }
 

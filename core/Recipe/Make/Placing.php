@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Cubo\Recipe\Make;
 
 use Cubo\Geometry\Transform;
+use Cubo\Recipe\FacePlane;
 use Cubo\Solid\Solid;
 
 /**
  * Where a ready solid stands. At a place: its own frame is moved there. On the ground or on a face: its base lies on it,
  * never half below it, however the solid lies; aligned with what it stands on, moved on by what is typed, and sunk
- * (on the ground: lifted). What
- * is kept is the face, not the place, so what stands on a face is carried when the face moves.
+ * (on the ground: lifted). At a corner or the middle of an edge or face: the middle of its base lies there. What is kept
+ * is the face or corner, not the place, so what stands on it is carried when it moves.
  */
 final class Placing
 {
@@ -23,17 +24,16 @@ final class Placing
     /** The motion that takes a solid from its own frame to its place. */
     public static function motion(Task $t, Solid $solid): Transform
     {
-        $turn = $t->number('facing');
-        $turned = $turn == 0.0 ? Transform::identity() : Transform::rotation(2, $turn);
-        if ($t->text('stand') === 'place') {
+        $turned = self::turned($t);
+        $stand = $t->text('stand');
+        if ($stand === 'place') {
             return $turned->then(Transform::translation($t->v->place()));
         }
-        $solid = $turn == 0.0 ? $solid : $solid->moved($turned);
-        $face = $t->text('stand') === 'face';
-        $plane = $face ? $t->flatFace('on') : Transform::identity();
-        $box = $solid->vertexBox();
-        // the ground has no sides: only its origin can be aligned with
-        $room = $face ? self::extent($t->part, $t->text('on'), $plane) : [[0.0, 0.0], [0.0, 0.0]];
+        $box = $turned == Transform::identity() ? $solid->vertexBox() : $solid->moved($turned)->vertexBox();
+        $face = $stand === 'face';
+        $plane = $face ? $t->flatFace('on') : ($stand === 'point' ? Transform::translation($t->spot('at')) : Transform::identity());
+        // the ground and a point have no sides: only their origin can be aligned with
+        $room = $face ? FacePlane::extent($t->part, $t->text('on'), $plane) : [[0.0, 0.0], [0.0, 0.0]];
         $corner = $t->text('from') === 'corner';
         $at = [];
         foreach (['x' => 0, 'y' => 1] as $key => $k) {
@@ -49,26 +49,14 @@ final class Placing
         return $turned->then(Transform::translation([$at[0], $at[1], -$box[2] + ($face ? -$t->number('sink') : $t->number('z'))]))->then($plane);
     }
 
-    /**
-     * How far a face reaches along its own u and v, mm.
-     *
-     * @return array{array{float,float}, array{float,float}}
-     */
-    private static function extent(Solid $part, string $face, Transform $plane): array
+    /** Leaning first, then turned about the upright. */
+    private static function turned(Task $t): Transform
     {
-        [$u, $v] = [[INF, -INF], [INF, -INF]];
-        foreach ($part->facet as $t => $f) {
-            if ($part->surfaces[$part->surfaceOf[$f]]->name !== $face) {
-                continue;
-            }
-            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
-                $i = $part->start[$h];
-                [$pu, $pv] = $plane->local([$part->x[$i], $part->y[$i], $part->z[$i]]);
-                $u = [min($u[0], $pu), max($u[1], $pu)];
-                $v = [min($v[0], $pv), max($v[1], $pv)];
-            }
-        }
+        [$axis, $sign] = ['front' => [0, 1.0], 'back' => [0, -1.0], 'right' => [1, 1.0], 'left' => [1, -1.0]][$t->text('leans')] ?? [2, 0.0];
+        $lean = $sign * ($sign === 0.0 ? 0.0 : $t->number('lean'));
+        $turn = $t->number('facing');
+        $leaning = $lean == 0.0 ? Transform::identity() : Transform::rotation($axis, $lean);
 
-        return [$u, $v];
+        return $turn == 0.0 ? $leaning : $leaning->then(Transform::rotation(2, $turn));
     }
 }

@@ -8,6 +8,7 @@ use Cubo\Geometry\Transform;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
+use Cubo\Solid\Maker\Lettering;
 use Cubo\Solid\Maker\Primitives;
 use Cubo\Solid\Maker\Shapes;
 use Cubo\Solid\Maker\SoftBlock;
@@ -40,6 +41,8 @@ final class ReadySolids
                 StepKind::Wedge => Shapes::wedge($id, $n('width'), $n('depth'), $n('low'), $n('height'))->moved(Transform::translation([-$n('width') / 2, -$n('depth') / 2, 0.0])),
                 StepKind::Roof => Shapes::roof($id, $n('width'), $n('depth'), $n('height')),
                 StepKind::Prism => self::onFlat($t, Shapes::prism($id, self::sides($t), self::corners($t, 'round'), $n('height'))),
+                StepKind::Letters => self::letters($t),
+                StepKind::Group => Groups::solid($t),
                 default => self::onFlat($t, Shapes::pyramid($id, self::sides($t), self::corners($t, 'round'), self::corners($t, 'tip'), $n('height'))),
             };
         } catch (Refused $r) {
@@ -58,6 +61,20 @@ final class ReadySolids
         };
 
         return $t->text('from') === 'middle' ? $solid->moved(Transform::translation([-$size[0] / 2, -$size[1] / 2, 0.0])) : $solid;
+    }
+
+    /** Centred on its own frame, so that a place means its middle; upright letters are read from the front. */
+    private static function letters(Task $t): Solid
+    {
+        try {
+            $flat = Lettering::solid($t->step->id, $t->text('text'), $t->number('height'), $t->number('depth'), Transform::identity());
+        } catch (Refused $r) {
+            throw $t->refused($r, 'This cannot be written.', 'text');
+        }
+        $box = $flat->vertexBox();
+        [$u, $v] = [-($box[0] + $box[3]) / 2, -($box[1] + $box[4]) / 2];
+
+        return $flat->moved($t->text('lie') === 'flat' ? Transform::translation([$u, $v, 0.0]) : Transform::rotation(0, 90.0)->then(Transform::translation([$u, ($box[2] + $box[5]) / 2, -$box[1]])));
     }
 
     private static function cone(Task $t): Solid

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe\Make;
 
+use Closure;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\Bodies;
@@ -11,8 +12,11 @@ use Cubo\Quantity\Unit;
 use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\FacePlane;
 use Cubo\Recipe\Message;
+use Cubo\Recipe\NamedSizes;
 use Cubo\Recipe\PartCorners;
+use Cubo\Recipe\PartState;
 use Cubo\Recipe\PlacedSketch;
+use Cubo\Recipe\Recipe;
 use Cubo\Recipe\SketchPlane;
 use Cubo\Recipe\Step;
 use Cubo\Recipe\StepProblem;
@@ -28,24 +32,53 @@ final readonly class Task
     /**
      * @param array<string, PlacedSketch> $sketches of the steps before, by id
      * @param bool $apart whether some bodies stay apart even where they touch
+     * @param Closure(Recipe): PartState $evaluate for the groups it places
      */
-    public function __construct(public Solid $part, public Step $step, public StepValues $v, public Unit $unit, private array $sketches, public bool $apart = false) {}
+    private function __construct(public Solid $part, public Step $step, public StepValues $v, public Unit $unit, private array $sketches, public bool $apart, public Recipe $recipe, private Closure $evaluate) {}
+
+    /**
+     * @param Solid $part before the step
+     * @param array<string, PlacedSketch> $sketches of the steps before, by id
+     * @param Closure(Recipe): PartState $evaluate
+     */
+    public static function of(Recipe $recipe, Step $step, Solid $part, array $sketches, Closure $evaluate, ?NamedSizes $named = null): self
+    {
+        return new self($part, $step, new StepValues($step, $recipe->unit, $named ?? $recipe->named()), $recipe->unit, $sketches, $recipe->keepsBodiesApart(), $recipe, $evaluate);
+    }
+
+    /**
+     * A step as it stands in the log, on the part that the steps before it make.
+     *
+     * @param callable(Recipe): PartState $evaluate
+     */
+    public static function inLog(Recipe $recipe, Step $step, callable $evaluate): self
+    {
+        $before = $evaluate($recipe->before($step->id));
+
+        return self::of($recipe, $step, $before->part(), $before->sketches, $evaluate(...));
+    }
+
+    /** What another recipe makes, a group of this one. */
+    public function made(Recipe $group): PartState
+    {
+        return ($this->evaluate)($group);
+    }
 
     /** The same step at work on another part. */
     public function on(Solid $part): self
     {
-        return new self($part, $this->step, $this->v, $this->unit, $this->sketches, $this->apart);
+        return new self($part, $this->step, $this->v, $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate);
     }
 
     public function for(Step $other): self
     {
-        return new self($this->part, $other, $this->v->for($other), $this->unit, $this->sketches, $this->apart);
+        return new self($this->part, $other, $this->v->for($other), $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate);
     }
 
     /** The same for the n-th copy of the step. */
     public function counting(int $n): self
     {
-        return new self($this->part, $this->step, $this->v->counting($n), $this->unit, $this->sketches, $this->apart);
+        return new self($this->part, $this->step, $this->v->counting($n), $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate);
     }
 
     public function text(string $key): string
@@ -130,6 +163,33 @@ final readonly class Task
         }
 
         return $edge->closed || $length < 1e-9 ? throw new StepProblem(new Message('no-edge', 'This edge is not straight.', 'Pick a straight one.', $key)) : [$a, $b];
+    }
+
+    /**
+     * A corner, the middle of an edge (of a closed one: the middle of what it runs around), or the middle of a flat face.
+     *
+     * @return array{float,float,float}
+     */
+    public function spot(string $key): array
+    {
+        $name = $this->text($key);
+        $corner = $name === '' ? null : PartCorners::of($this->part)[$name] ?? null;
+        if ($corner !== null) {
+            return $corner;
+        }
+        $plane = $name === '' || str_contains($name, ' / ') ? null : FacePlane::placement($this->part, $name);
+        if ($plane !== null) {
+            [$u, $v] = FacePlane::extent($this->part, $name, $plane);
+
+            return $plane->point([($u[0] + $u[1]) / 2, ($v[0] + $v[1]) / 2, 0.0]);
+        }
+        $edge = $name === '' ? null : Topology::of($this->part)->edges[$name] ?? null;
+        if ($edge === null) {
+            throw new StepProblem(new Message('no-spot', $name === '' ? 'No corner is picked yet.' : 'What it stood at is not there.', $name === '' ? 'Pick a corner, an edge or a flat face on the part, or from the list.' : 'The part has no corner, edge or flat face of that name before this step. Pick another one.', $key));
+        }
+        $points = array_map(fn (int $v): array => [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]], $edge->vertices);
+
+        return $edge->closed ? Vector::middle($points) : Vector::halfway($points);
     }
 
     /** How high a corner, or an edge that runs level with it, lies above a plane, mm. */

@@ -55,6 +55,13 @@ return [
             'slot deep' => ['s4' => ['shapes' => [['kind' => 'rectangle', 'from' => 'corner', 'u' => '-2', 'v' => '24', 'width' => '4', 'height' => '14']]]],
             'one side' => ['s6' => null],
         ],
+        'wheel' => [
+            'right' => [],
+            'five arms' => ['s5' => ['count' => '5']],
+            'not sunk' => ['s2' => ['sink' => '0'], 's3' => ['sink' => '0']],
+            'no bore' => ['s7' => null],
+        ],
+        'sign' => ['right' => [], 'one post' => ['s3' => null]],
     ],
     'given' => [
         ['exercise' => 'corner', 'class' => '7a', 'due' => -6, 'checks' => null, 'tries' => [
@@ -110,6 +117,16 @@ return [
             2 => [['radius', 'making', '']],
             7 => [['through', 'waiting', '']],
             8 => [['one side', 'making', '']],
+        ]],
+        ['exercise' => 'wheel', 'class' => '7a', 'due' => 9, 'checks' => null, 'tries' => [
+            1 => [['right', 'waiting', '']],
+            2 => [['five arms', 'making', '']],
+            4 => [['not sunk', 'returned', 'It is 3 too high. Which shapes should be sunk into the one below?']],
+            6 => [['no bore', 'making', '']],
+            9 => [['right', 'begun', '']],
+        ]],
+        ['exercise' => 'sign', 'class' => '7a', 'due' => 16, 'checks' => null, 'tries' => [
+            3 => [['one post', 'making', '']],
         ]],
     ],
 ];

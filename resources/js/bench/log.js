@@ -165,7 +165,8 @@ function replay() {
   const speed = $('[data-replay-speed]', bar);
   let at = null;
   let timer = null;
-  const stop = () => { clearTimeout(timer); timer = null; play.textContent = 'Play'; };
+  const backwards = $('[data-replay-back]', bar);
+  const stop = () => { clearTimeout(timer); timer = null; play.textContent = 'Play'; backwards.textContent = 'Back'; };
 
   function mark() {
     const all = steps();
@@ -202,6 +203,28 @@ function replay() {
     go(all[i + 1].dataset.step);
     timer = setTimeout(next, Number(speed.value));
   }
+  function previous() {
+    const all = steps();
+    const i = at === null ? all.length - 1 : all.findIndex((s) => s.dataset.step === at);
+    if (i < 1) { stop(); return; }
+    go(all[i - 1].dataset.step);
+    timer = setTimeout(previous, Number(speed.value));
+  }
+  backwards.addEventListener('click', () => {
+    if (timer) { stop(); return; }
+    if (steps().length < 2) return;
+    backwards.textContent = 'Stop';
+    previous();
+  });
+  $('[data-replay-change]', bar).addEventListener('click', () => {
+    stop();
+    const all = steps();
+    const li = all.find((s) => s.dataset.step === at) ?? all[all.length - 1];
+    const field = li && ($('.say input.val, .say select.val', li) ?? $('input.name', li));
+    field?.focus();
+    field?.select?.();
+    li?.scrollIntoView({ block: 'nearest' });
+  });
   document.addEventListener('click', (e) => {
     const back = e.target.closest?.('[data-back]');
     if (back) { open(); stop(); go(back.closest('li.step').dataset.step); }

@@ -27,12 +27,14 @@ export function mountControls(stage) {
   let drag = null;
   canvas.addEventListener('pointerdown', (e) => {
     host.querySelector('.underlist')?.remove();
+    if (stage.grab && state.part?.triangles && stage.grab(e, itemsAt(place(e)))) { host.focus({ preventScroll: true }); return; }
     drag = { x: e.clientX, y: e.clientY, from: [e.clientX, e.clientY], pan: e.button !== 0 || e.shiftKey, button: e.button, offered: stage.offered };
     canvas.setPointerCapture(e.pointerId);
     if (host.tabIndex >= 0 && !stage.offered) host.focus({ preventScroll: true });
     if (stage.offered) e.preventDefault();
   });
   canvas.addEventListener('pointermove', (e) => {
+    if (stage.holding?.()) return;
     if (!drag) { lookUnder(e); return; }
     const dx = e.clientX - drag.x;
     const dy = e.clientY - drag.y;
@@ -57,7 +59,8 @@ export function mountControls(stage) {
   });
   canvas.addEventListener('pointercancel', () => { drag = null; });
   canvas.addEventListener('contextmenu', (e) => e.preventDefault());
-  canvas.addEventListener('wheel', (e) => {
+  // over an arrow as well as beside it
+  for (const layer of [canvas, stage.over]) layer.addEventListener('wheel', (e) => {
     e.preventDefault();
     const next = Math.max(0.1, Math.min(40, state.zoom * Math.exp(-e.deltaY * 0.0015)));
     // the spot under the pointer stays under it
@@ -69,6 +72,7 @@ export function mountControls(stage) {
   }, { passive: false });
   host.addEventListener('keydown', (e) => {
     if (e.ctrlKey || e.metaKey || e.altKey || e.target.closest('input, select, textarea')) return;
+    if (stage.moveKey?.(e)) { e.preventDefault(); return; }
     const turn = { ArrowLeft: [15, 0], ArrowRight: [-15, 0], ArrowUp: [0, 15], ArrowDown: [0, -15] }[e.key];
     if (KEYS[e.key]) stage.look(KEYS[e.key]);
     else if (turn) { state.turn += turn[0]; state.tilt = Math.max(-90, Math.min(90, state.tilt + turn[1])); free(); stage.redraw(); }

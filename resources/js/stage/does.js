@@ -97,16 +97,20 @@ export function mountDoes(stage) {
   // trying: one question at a time, always with the newest values; the picture follows
   let busy = false;
   let next = null;
-  async function tries(step) {
+  let moved = null;
+  async function tries(step, by = null) {
     next = step;
+    moved = by;
     if (busy) return;
     busy = true;
     while (next) {
       const form = next.querySelector('form');
       const url = next.dataset.try;
+      const body = new URLSearchParams(new FormData(form));
+      moved?.forEach((v, k) => body.set(`by[${k}]`, v));
       next = null;
       try {
-        const answer = await fetch(url, { method: 'POST', body: new URLSearchParams(new FormData(form)), credentials: 'same-origin', headers: { Accept: 'application/json' } });
+        const answer = await fetch(url, { method: 'POST', body, credentials: 'same-origin', headers: { Accept: 'application/json' } });
         if (!answer.ok) break;
         const a = await answer.json();
         if (stage.trying) {
@@ -120,6 +124,10 @@ export function mountDoes(stage) {
     busy = false;
   }
   stage.tries = (step) => { stage.trying = true; tries(step); };
+  /** The same for a shape that is moved, by a way in space. */
+  stage.triesMoved = (step, by) => { if (step) { stage.trying = true; tries(step, by); } };
+  /** Where the values of the step at hand can be taken hold of. */
+  stage.handles = (id) => (stepAtHand()?.dataset.step === id ? seen.handles : []);
   stage.triedEnough = () => { stage.trying = false; next = null; stage.says(''); };
 
   // a value that is a plain number can be drawn; one that is worked out is typed
@@ -170,7 +178,8 @@ export function mountDoes(stage) {
     if (!drag) return;
     const s = stage.scale();
     const along = ((e.clientX - drag.from[0]) * drag.dir[0] + (e.clientY - drag.from[1]) * drag.dir[1]) / (drag.l * drag.l * s);
-    const g = grid();
+    // a place moves over the grid that was chosen, a size by what can be told apart at this distance
+    const g = drag.key === 'x' || drag.key === 'y' || drag.key === 'z' ? stage.grid() / unit : grid();
     let v = drag.value + along / drag.per / unit;
     v = Math.round(v / g) * g;
     const direction = drag.turns ? drag.step.querySelector('select[name="values[direction]"]') : null;

@@ -5,19 +5,23 @@ const NEAR = 8;
 
 let known = { url: '', words: { faces: {}, edges: {}, corners: {} }, corners: {}, bodies: {} };
 /** Words and places of what can be picked, asked for when they are needed first. */
-export async function learn() {
+export function learn() {
   const state = document.getElementById('state')?.dataset;
   const url = state?.words && state.glb ? `${state.words}?version=${state.version}` : '';
-  if (url === known.url) return known;
-  const mine = { ...known, url };
-  known = mine;
-  if (url) {
-    try {
-      const answer = await fetch(url, { credentials: 'same-origin' });
-      if (answer.ok) Object.assign(mine, await answer.json(), { url });
-    } catch { mine.url = ''; }
+  if (url !== known.url) {
+    known = { ...known, url };
+    asking = url ? ask(known) : Promise.resolve(known);
   }
-  return known;
+  return asking;
+}
+let asking = Promise.resolve(known);
+async function ask(mine) {
+  try {
+    const answer = await fetch(mine.url, { credentials: 'same-origin' });
+    if (answer.ok) Object.assign(mine, await answer.json());
+    else mine.url = '';
+  } catch { mine.url = ''; }
+  return mine;
 }
 export const knowledge = () => known;
 
@@ -114,7 +118,7 @@ function fieldFor({ kind, name }) {
   list.sort((a, b) => Number(b === document.activeElement) - Number(a === document.activeElement));
   return list.find((f) => {
     const wants = f.dataset.picks;
-    if (wants === 'spot') return kind === 'corner' || kind === 'edge';
+    if (wants === 'spot') return kind === 'corner' || kind === 'edge' || ('faces' in f.dataset && f === document.activeElement && [...f.options].some((o) => o.value === name));
     if (wants === 'body') return kind === 'face' && known.bodies[name] !== undefined && f === document.activeElement;
     // one face that is chosen must be flat, and so be in its list
     return wants === kind && (kind !== 'face' || !('flat' in f.dataset) || [...f.options].some((o) => o.value === name));

@@ -49,7 +49,7 @@ export function mountStage(host) {
   let lines = null;
   let hiddenLines = null;
 
-  const stage = { host, state, under, over, scene, material, canvas: renderer.domElement, small, onDraw: [], inks: [], hidden: new Set(), shownAs: small ? 'wood' : localStorage.getItem('cubo-shown-as') ?? 'wood', offered: null, trying: false };
+  const stage = { host, state, under, over, scene, material, canvas: renderer.domElement, small, onDraw: [], onPart: [], inks: [], hidden: new Set(), shownAs: small ? 'wood' : localStorage.getItem('cubo-shown-as') ?? 'wood', offered: null, trying: false };
 
   stage.frame = () => {
     const a = (state.turn * Math.PI) / 180;
@@ -224,7 +224,7 @@ export function mountStage(host) {
   let asked = 0;
   let whole = null;
   async function load(url) {
-    if (url === state.url && !state.tried) { if (whole) build(whole); stage.redraw(); return; }
+    if (url === state.url && !state.tried) { if (whole) build(whole); for (const done of stage.onPart) done(); stage.redraw(); return; }
     state.url = url;
     const mine = ++asked;
     host.querySelector('.empty')?.toggleAttribute('hidden', Boolean(url));
@@ -251,6 +251,7 @@ export function mountStage(host) {
     if (!first && host.dataset.replaying) { [state.zoom, state.pan, , state.radius] = keep; state.centre.copy(keep[2]); stage.redraw(); }
     else if (!first && Math.abs(before / state.radius - 1) < 0.02) { [state.zoom, state.pan] = keep; stage.redraw(); }
     host.dataset.part = url;
+    for (const done of stage.onPart) done();
     if (!small) learn().then(stage.redraw);
   }
   stage.load = load;

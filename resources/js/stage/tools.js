@@ -1,18 +1,13 @@
-// The tools of the stage: measuring, cutting open, painting, hiding bodies, looking straight at a face. Each has a panel;
+// The tools of the stage: measuring, cutting open, painting, hiding bodies, looking straight at a face; those that put
+// shapes together are in placing.js. Each has a panel;
 // what it needs is picked on the part or chosen from a list.
 import { knowledge, learn, toolInUse, useTool } from './picking.js';
+import { chooser, grounding, grouping, library, moving, putting } from './placing.js';
 import { mountSection } from './section.js';
+import { sendEdit } from './send.js';
 import { PAINT } from './wood.js';
 
 const escaped = (t) => t.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]);
-
-/** Sends an edit of the recipe the way the forms of the bench do. */
-export function sendEdit(values) {
-  const state = document.getElementById('state')?.dataset;
-  const token = document.querySelector('input[name=_token]')?.value;
-  if (!state?.edit) return;
-  window.htmx.ajax('POST', state.edit, { target: '#work', swap: 'innerMorph', values: { _token: token, version: state.version, ...values } });
-}
 
 export function mountTools(stage) {
   const { host } = stage;
@@ -23,7 +18,7 @@ export function mountTools(stage) {
   mountSection(stage, panels.cut);
   let open = null;
 
-  const tools = { measure: measuring(stage, panels.measure), cut: { start: () => stage.cutting.start(), stop: () => stage.cutting.stop() }, paint: painting(stage, panels.paint), bodies: hiding(stage, panels.bodies), straight: straight(stage, panels.straight), arrange: arranging(panels.arrange) };
+  const tools = { measure: measuring(stage, panels.measure), cut: { start: () => stage.cutting.start(), stop: () => stage.cutting.stop() }, paint: painting(stage, panels.paint), bodies: hiding(stage, panels.bodies), straight: straight(stage, panels.straight), arrange: arranging(stage, panels.arrange), group: grouping(stage, panels.group), move: moving(stage, panels.move), ground: grounding(stage, panels.ground), library: library(panels.library), put: putting(stage, panels.put) };
   function show(name) {
     if (open) { tools[open].stop?.(); panels[open].hidden = true; buttons[open].setAttribute('aria-expanded', 'false'); }
     useTool(null);
@@ -32,17 +27,22 @@ export function mountTools(stage) {
     if (open) {
       panels[open].hidden = false;
       buttons[open].setAttribute('aria-expanded', 'true');
-      learn().then(() => { if (open === name) tools[open].start(); stage.redraw(); });
+      // what needs no words of the part is ready for the next key at once
+      if (tools[open].wordless) tools[open].start();
+      const starts = !tools[open].wordless;
+      learn().then(() => { if (starts && open === name) tools[open].start(); stage.redraw(); });
     }
     host.dataset.tool = open ?? '';
-    stage.inset = open ? Math.min(200, host.clientWidth / 3) : 0;
+    stage.inset = open ? Math.min(open === 'library' ? 430 : 200, host.clientWidth * 0.68) : 0;
     stage.says('');
     stage.redraw();
   }
   for (const [name, b] of Object.entries(buttons)) b.addEventListener('click', () => show(name));
   host.addEventListener('cubo:close', () => open && show(open));
-  host.querySelectorAll('[data-panel] [data-close]').forEach((b) => b.addEventListener('click', () => { const back = buttons[open]; show(open); back?.focus(); }));
-  const keys = { m: 'measure', c: 'cut', p: 'paint', b: 'bodies', l: 'straight', a: 'arrange' };
+  host.querySelectorAll('[data-panel] [data-close]').forEach((b) => b.addEventListener('click', () => { const back = buttons[open]; show(open); (back?.hidden ? host : back)?.focus(); }));
+  const keys = { m: 'measure', c: 'cut', p: 'paint', b: 'bodies', l: 'straight', a: 'arrange', g: 'group', v: 'move', u: 'ground', o: 'library' };
+  stage.openTool = (name) => { if (open !== name) show(name); };
+  document.addEventListener('click', (e) => { const b = e.target.closest?.('[data-opens-tool]'); if (b) stage.openTool(b.dataset.opensTool); });
   stage.toolKey = (key) => {
     if (key === 'Escape' && open) { show(open); return true; }
     if (!keys[key.toLowerCase()]) return false;
@@ -110,11 +110,11 @@ function measuring(stage, panel) {
 }
 
 function painting(stage, panel) {
-  const pick = panel.querySelector('select');
-  const whole = panel.querySelector('[name=whole]');
+  const pick = panel.querySelector('select:not([name])');
+  const what = panel.querySelector('[name=what]');
   const colour = () => panel.querySelector('[name=colour]:checked')?.value ?? '';
   panel.querySelectorAll('[data-swatch]').forEach((s) => { s.style.background = PAINT[s.dataset.swatch] ?? ''; });
-  const put = (name) => sendEdit({ do: 'paint', 'of[0]': name, colour: colour(), whole: whole.checked ? 1 : 0 });
+  const put = (name) => sendEdit({ do: 'paint', 'of[0]': name, colour: colour(), what: what.value });
   const tool = { kinds: ['face'], picked: [], take: (item) => put(item.name) };
   pick.addEventListener('change', () => { if (pick.value) put(pick.value); pick.value = ''; });
   return { start: () => { fill(pick, ['face'], 'or choose a face from the list'); useTool(tool); }, fresh: () => fill(pick, ['face'], 'or choose a face from the list') };
@@ -171,24 +171,18 @@ function hiding(stage, panel) {
 }
 
 // lines ready solids up with one that stays
-function arranging(panel) {
-  const list = panel.querySelector('[data-list]');
+function arranging(stage, panel) {
   const against = panel.querySelector('[data-against]');
-  const on = new Set();
+  const c = chooser(stage, panel, 2);
   function draw() {
-    const shapes = [...document.querySelectorAll('li.step[data-solid="1"]')].map((s) => [s.dataset.step, s.querySelector('input.name')?.value ?? s.dataset.step]);
-    panel.querySelector('[data-none]').hidden = shapes.length > 1;
-    panel.querySelector('[data-arrange]').hidden = shapes.length < 2;
-    if (!on.size) for (const [id] of shapes.slice(-2)) on.add(id);
-    list.innerHTML = shapes.map(([id, name]) => `<label><input type="checkbox" value="${escaped(id)}" ${on.has(id) ? 'checked' : ''}> ${escaped(name)}</label>`).join('');
     const was = against.value;
+    const shapes = c.draw();
+    if (!c.on.size) { for (const [id] of shapes.slice(-2)) c.on.add(id); c.draw(); }
     against.innerHTML = shapes.map(([id, name]) => `<option value="${escaped(id)}">${escaped(name)}</option>`).join('');
     if (shapes.some(([id]) => id === was)) against.value = was;
-    list.querySelectorAll('input').forEach((i) => i.addEventListener('change', () => { if (i.checked) on.add(i.value); else on.delete(i.value); }));
   }
   panel.querySelectorAll('[data-how]').forEach((b) => b.addEventListener('click', () => {
-    const ids = [...list.querySelectorAll('input:checked')].map((i) => i.value);
-    sendEdit({ do: 'align', how: b.dataset.how, way: b.dataset.way, against: against.value, ...Object.fromEntries(ids.map((id, i) => [`steps[${i}]`, id])) });
+    sendEdit({ do: 'align', how: b.dataset.how, way: b.dataset.way, against: against.value, ...Object.fromEntries(c.ids().map((id, i) => [`steps[${i}]`, id])) });
   }));
-  return { start: draw, fresh: draw };
+  return { wordless: true, start() { draw(); useTool(c.tool); }, fresh: draw };
 }

@@ -36,6 +36,13 @@ Place a prism {!! $name !!} with {!! $f->typed('sides', 'number of sides') !!} s
 @case('pyramid')
 Place a pyramid {!! $name !!} with {!! $f->typed('sides', 'number of sides') !!} sides, {!! $f->typed('round', 'width across at the base') !!} {!! $f->chosen('across') !!} at the base and {!! $f->typed('tip', 'width across at the top') !!} at the top, {!! $f->typed('height', 'height') !!} {{ $u }} high, {!! $f->stands('the middle of its base ') !!}
 @break
+@case('letters')
+Place letters {!! $name !!} {!! $f->typed('text', 'letters') !!}, capitals {!! $f->typed('height', 'height of a capital') !!} high, {!! $f->typed('depth', 'thickness') !!} {{ $u }} thick, {!! $f->chosen('lie') !!}, {!! $f->stands('their middle ') !!}
+@break
+@case('group')
+@php $of = $document->groups[$step->text('group')] ?? null; @endphp
+Place {!! $name !!}, one of the group {!! $f->group() !!}, {!! $f->stands('its origin ') !!}
+@break
 @case('sketch')
 @php $count = count($f->result?->regions ?? []); @endphp
 Sketch {!! $name !!} on the {!! $f->chosen('plane') !!}@if ($step->text('plane') === 'face') {!! $f->face() !!}@endif, {!! $f->typed('offset', 'distance from the plane') !!} {{ $u }} from it{!! '' !!}@if ($step->text('plane') === 'face' || $step->text('turn') !== '0' || $step->text('u') !== '0' || $step->text('v') !== '0'), turned by {!! $f->typed('turn', 'turn in degrees') !!}°, its origin at {!! $f->typed('u', 'its origin to the right') !!}, {!! $f->typed('v', 'its origin up') !!}@endif: {{ $count }} {{ $count === 1 ? 'region' : 'regions' }}.
@@ -109,16 +116,18 @@ Repeat {!! $name !!}: {!! $f->of() !!} {!! $f->chosen('way') !!}, {!! $f->typed(
 Split {!! $name !!}: {!! $f->body() !!} at the {!! $f->plane() !!}; what stays is {!! $f->chosen('keep') !!}
 @break
 @case('scale')
-Scale {!! $name !!}: {!! $f->body() !!} {!! $f->chosen('by') !!} by @if ($step->text('by') === 'all'){!! $f->typed('factor', 'factor') !!}@else{!! $f->typed('factorx', 'factor to the right') !!}, {!! $f->typed('factory', 'factor to the back') !!}, {!! $f->typed('factorz', 'factor up') !!}@endif about the origin
+Scale {!! $name !!}: {!! $f->body() !!} {!! $f->chosen('by') !!} @if ($step->text('by') === 'size'){!! $f->chosen('axis') !!} to {!! $f->typed('size', 'size along the axis') !!} {{ $u }}; the other side stays @else by @if ($step->text('by') === 'all'){!! $f->typed('factor', 'factor') !!}@else{!! $f->typed('factorx', 'factor to the right') !!}, {!! $f->typed('factory', 'factor to the back') !!}, {!! $f->typed('factorz', 'factor up') !!}@endif about the origin @endif
+
 @break
 @case('move')
 Move {!! $name !!}: {!! $f->body() !!} by {!! $f->place() !!} {{ $u }}
 @break
 @case('turn')
-Turn {!! $name !!}: {!! $f->body() !!} by {!! $f->typed('angle', 'angle in degrees') !!}° about {!! $f->chosen('about') !!} through {!! $f->place() !!}
+Turn {!! $name !!}: {!! $f->body() !!} by {!! $f->typed('angle', 'angle in degrees') !!}° about {!! $f->chosen('about') !!} {!! $step->text('about') === 'edge' ? $f->spot('edge', false) : 'through ' . $f->place() !!}
 @break
 @case('copy')
 Copy {!! $name !!}: {!! $f->body() !!} {!! $f->typed('times', 'number of copies') !!} times, each further by {!! $f->place() !!} {{ $u }}
 @break
 @endswitch
 @if (isset($step->kind->fields()['effect'])){!! $f->chosen('effect') !!}@endif
+@if ($kind === 'group' && ($of->from ?? null) !== null)<span class="small quiet from">by {{ $of->from->author }}, version {{ $of->from->version }}</span>@endif

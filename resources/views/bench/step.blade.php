@@ -10,7 +10,7 @@
     $trial = $fresh === $id && $f->result?->status !== 'off';
 @endphp
 @if ($step->heading !== '')<li class="heading" id="heading-{{ $id }}" data-heading="{{ $id }}"><button type="button" class="fold" data-fold aria-expanded="true" aria-label="Fold {{ $step->heading }}"></button><h3>{{ $step->heading }}</h3></li>@endif
-<li class="step {{ $picked === $id ? 'picked' : '' }} {{ $step->off ? 'is-off' : '' }} {{ $f->result?->status === 'failed' ? 'failed' : '' }} {{ $trial ? 'trial' : '' }}" id="step-{{ $id }}" data-step="{{ $id }}" data-solid="{{ isset($step->kind->fields()['stand']) ? 1 : 0 }}" data-last="{{ $n === count($document->steps) ? 1 : 0 }}" data-below="{{ implode(' ', $below) }}" data-above="{{ implode(' ', $above) }}" data-does="{{ route('stage.does', [$recipe, $id], false) }}" data-after="{{ route('stage.after', [$recipe, $id], false) }}" data-try="{{ route('stage.try', [$recipe, $id], false) }}">
+<li class="step {{ $picked === $id ? 'picked' : '' }} {{ $step->off ? 'is-off' : '' }} {{ $f->result?->status === 'failed' ? 'failed' : '' }} {{ $trial ? 'trial' : '' }}" id="step-{{ $id }}" data-step="{{ $id }}" data-solid="{{ isset($step->kind->fields()['stand']) ? 1 : 0 }}" data-makes="{{ $step->kind->makes() || $step->kind->value === 'repeat' ? 1 : 0 }}" data-last="{{ $n === count($document->steps) ? 1 : 0 }}" data-below="{{ implode(' ', $below) }}" data-above="{{ implode(' ', $above) }}" data-does="{{ route('stage.does', [$recipe, $id], false) }}" data-after="{{ route('stage.after', [$recipe, $id], false) }}" data-try="{{ route('stage.try', [$recipe, $id], false) }}">
 <span class="n">{{ $n }}</span>
 <form id="form-{{ $id }}" {!! $edit !!} hx-trigger="change, submit">{!! $hidden !!}<input type="hidden" name="do" value="set"><input type="hidden" name="step" value="{{ $id }}">@if ($trial)<input type="hidden" name="trial" value="1">@endif
 <div class="say">
@@ -19,7 +19,7 @@
 @foreach ($f->messages as $i => $m)<span class="why {{ $m->warning ? 'hintful' : '' }}" @if ($i === 0) id="{{ $id }}-why" @endif role="{{ $m->warning ? 'status' : 'alert' }}"><b class="{{ $m->warning ? '' : 'off' }}">{{ $m->what }}</b> {{ $m->why }} {!! $f->offer($m) !!}@if (! $m->warning && $f->picksAnew($m)) <button type="button" class="btn s" data-anew="{{ $f->picksAnew($m) }}">{{ str_contains($m->what, 'yet') || str_contains($m->what, 'is picked') ? 'Pick it' : 'Pick anew' }}</button>@endif</span>@endforeach
 @if ($step->off)<span class="why">This step is switched off. The part is shown without it.</span>@endif
 @if ($trial)<div class="trialbar" role="group" aria-label="Tried out"><span>Tried out, not settled:</span> <button type="button" class="btn s go" data-keep>Keep it <kbd>Enter</kbd></button> <button class="btn s" {!! $f->sends('delete') !!} data-drop>Drop it <kbd>Esc</kbd></button></div>@endif
-<p class="lies small" data-lies role="status"></p>
+<p class="lies small" data-lies role="status"></p><p class="lies small unseen" data-unseen role="status"></p>
 <div class="slide" data-slide></div>
 <div class="remark {{ $step->note === '' ? 'none' : '' }}"><label>Remark <input class="val word" id="{{ $id }}-note" name="note" value="{{ $step->note }}" maxlength="400" autocomplete="off" placeholder="why it is so"></label></div>
 <div class="tools" role="group" aria-label="Step {{ $n }}">
@@ -28,6 +28,14 @@
 <button class="link" {!! $f->sends('switch') !!}>{{ $step->off ? 'Switch on' : 'Switch off' }}</button>
 @if ($step->kind->value !== 'sketch' && ! $step->off)<button type="button" class="link" data-explain>Show what it does</button>@endif
 @if (isset($step->kind->fields()['stand']))<button class="link" {!! $f->sends('drop') !!}>Let it down</button>@endif
+@if ($step->kind->makes() && ! $step->off)<button class="link" {!! $f->sends('one-more') !!}>One more</button>
+<button class="link" {!! $f->sends('around', ['count' => 6]) !!}>6 round the centre</button>@elseif ($kind === 'repeat' && $step->text('of') === 'step')<button class="link" {!! $f->sends('one-more') !!}>One more</button>@endif
+@if ($kind === 'group' && isset($document->groups[$step->text('group')]))
+@php $of = $document->groups[$step->text('group')]; @endphp
+@if (! $open)<button class="link" {!! $f->sends('open', ['group' => $of->id]) !!}>Open the group</button>@endif
+<button class="link" {!! $f->sends('ungroup') !!}>Take it apart</button>
+<button class="link" {!! $f->sends('set-free') !!} title="It no longer follows the other places of {{ $of->name() }}">Set it free</button>
+@endif
 <button type="button" class="link" data-back>Go back to here</button>
 <button class="link" {!! $f->sends('delete') !!} @if ($above !== []) data-asks="{{ implode(', ', array_map($name1, array_slice($above, 0, 3))) }} {{ count($above) === 1 ? 'rests' : 'rest' }} on it. Delete it?" @endif>Delete</button>
 <label class="small quiet">Heading above <input class="val word" id="{{ $id }}-heading" name="heading" value="{{ $step->heading }}" maxlength="60" autocomplete="off" placeholder="none"></label>

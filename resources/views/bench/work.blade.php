@@ -4,7 +4,7 @@
     $hidden = '<input type="hidden" name="_token" value="' . csrf_token() . '" autocomplete="off"><input type="hidden" name="version" value="' . $recipe->version . '">';
     $asked = $sheet->asked();
 @endphp
-<span id="state" hidden data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="{{ $fresh ?? '' }}" data-words="{{ $words }}" data-edit="{{ $address }}" data-recipe="{{ $recipe->id }}"></span>
+<span id="state" hidden data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="{{ $fresh ?? '' }}" data-words="{{ $words }}" data-edit="{{ $address }}" data-recipe="{{ $recipe->id }}" data-now="{{ route('recipes.now', $recipe, false) }}" data-unseen="{{ route('stage.unseen', $recipe, false) }}" data-ground="{{ $document->ground }}" data-open="{{ $open->id ?? '' }}"></span>
 <header class="strip">
 <x-mark/>
 <div><span class="cap">{{ $work ? 'Exercise' : 'Reference part of' }}</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
@@ -42,7 +42,7 @@
 @else
 <p class="small" style="padding:6px 16px">Build the part as the class should. Its sizes become what is asked; nothing is typed twice.</p>
 @endif
-<script type="application/json" id="paint">{!! json_encode((object) $document->paint, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
+<script type="application/json" id="paint">{!! json_encode((object) $paint, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
 <script type="application/json" id="body-words">{!! json_encode((object) $bodyWords, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
 <script type="application/json" id="marks">{!! json_encode($marks, JSON_HEX_TAG | JSON_HEX_AMP) !!}</script>
 </aside>
@@ -50,12 +50,21 @@
 <header><h2>Build log</h2><span class="small" id="bench-sync"><button type="button" class="link" data-replay-open @disabled(count($document->steps) < 2)>Step by step</button>&ensp;
 <form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="undo"><button class="link" id="undo" @disabled(! $canUndo)>Undo</button></form>&ensp;
 <form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="redo"><button class="link" id="redo" @disabled(! $canRedo)>Redo</button></form></span></header>
+@if ($open)
+<div class="opened" role="region" aria-label="Group {{ $open->name() }}, open">
+<p><b>Inside {{ $open->name() }}.</b> What changes here changes wherever it is placed.</p>
+<form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="close"><button class="btn s go" id="close-group">Close the group</button></form>
+</div>
+@endif
 @php $named = $document->named(); $rows = [...array_map(null, array_keys($document->sizes), array_values($document->sizes)), ['', '']]; @endphp
 <details class="sizes" id="sizes" @if ($named->problems !== [] || $document->sizes !== []) open @endif><summary>Named sizes</summary>
 <form {!! $edit !!} hx-trigger="change, submit">{!! $hidden !!}<input type="hidden" name="do" value="sizes">
 @foreach ($rows as $i => [$n, $v])<div class="size-row"><input class="val" id="size-{{ $i }}-name" name="sizes[{{ $i }}][name]" value="{{ $n }}" aria-label="{{ $n === '' ? 'name of a new size' : "name of size $n" }}" placeholder="wall" maxlength="24" autocomplete="off" spellcheck="false" size="8"> is <input class="val {{ isset($named->problems[$n]) ? 'bad' : '' }}" id="size-{{ $i }}-value" name="sizes[{{ $i }}][value]" value="{{ $v }}" aria-label="{{ $n === '' ? 'value of a new size' : "value of $n" }}" placeholder="2" maxlength="120" autocomplete="off" spellcheck="false" size="10">@if ($n !== '') <span class="small quiet">{{ $named->shown($n) === $v ? '' : $named->shown($n) }}</span>@endif @if (isset($named->problems[$n]))<span class="why" role="alert"><b class="off">This size cannot be read.</b> {{ $named->problems[$n] }}</span>@endif</div>
 @endforeach
-<p class="small quiet">A name can stand in every value below: “width - 2*wall”.</p><button class="vh">Keep these sizes</button></form></details>
+<p class="small quiet">A name can stand in every value below: “width - 2*wall”.</p><button class="vh">Keep these sizes</button></form>
+@if ($open && $document->sizes !== [])<form {!! $edit !!} hx-trigger="change">{!! $hidden !!}<input type="hidden" name="do" value="lock"><input type="hidden" name="group" value="{{ $open->id }}"><p class="small">Locked, so that no place of the group can set them: @foreach (array_keys($document->sizes) as $n)<label class="lock"><input type="checkbox" name="locked[]" value="{{ $n }}" @checked(in_array($n, $open->locked, true))>{{ $n }}</label> @endforeach</p></form>@endif
+</details>
+@include('bench.groups')
 @if ($document->steps === [])<p class="empty">No step yet. Each step is a sentence here; every value in it can be changed at any time.</p>@endif
 <ol>@foreach ($document->steps as $i => $step)@include('bench.step', ['n' => $i + 1])@endforeach</ol>
 @if ($readouts !== null)
@@ -66,6 +75,7 @@
 <form class="mass" {!! $edit !!} hx-trigger="change, submit">{!! $hidden !!}<input type="hidden" name="do" value="material"><label for="material">Made of</label> <select class="val word" id="material" name="material"><option value="">nothing chosen</option>@foreach (\Cubo\Measure\Material::TABLE as $k => $d)<option @selected($m?->name === $k)>{{ $k }}</option>@endforeach<option value="own" @selected($m?->name === 'own')>own density</option></select>@if ($m?->name === 'own') <input class="val {{ $massWhy === '' ? '' : 'bad' }}" id="density" name="density" value="{{ $m->density }}" aria-label="density" size="6" maxlength="40" autocomplete="off"> <select class="val word" id="density-unit" name="density_unit" aria-label="unit of the density">@foreach (\Cubo\Quantity\DensityUnit::cases() as $du)<option value="{{ $du->value }}" @selected($m->unit === $du)>{{ str_replace('3', '³', $du->value) }}</option>@endforeach</select>@endif @if ($mass !== null)<span class="num" id="mass">{{ $mass }}</span>@elseif ($massWhy !== '')<span class="why" role="alert">{{ $massWhy }}</span>@endif</form>
 @if (abs($readouts['low']) > 1e-6)<p class="ground small">{{ $readouts['low'] < 0 ? 'The part reaches ' . $unit->brief(-$readouts['low']) . " {$unit->value} below the ground." : 'The part hangs ' . $unit->brief($readouts['low']) . " {$unit->value} above the ground." }}</p>@endif
 @if ($readouts['head'])<p class="ground small">It may stand on its head: what touches the ground is much smaller than what lies flat on top.</p>@elseif ($readouts['balances'])<p class="ground small">It balances on an edge or a point: nothing of it lies flat on the ground.</p>@endif
+<p class="ground small" data-unseen-list hidden></p>
 @if ($pins !== [])
 <section class="pins" aria-label="Kept in view">@foreach ($pins as $i => $pin)
 <div><span>{{ implode(' and ', $pin['words']) }}</span>@if ($pin['read']->problem !== '')<span class="off">{{ $pin['read']->problem }}</span>@else<span class="num">{{ implode(', ', array_map(fn ($r) => "{$r[0]} {$r[1]}", array_slice($pin['read']->rows, 0, 2))) }}</span>@endif
@@ -76,10 +86,11 @@
 </section>
 <footer class="composer" aria-label="Next step">
 <div class="verbs">
-@php $needsSketch = ['extrude', 'revolve', 'sweep', 'loft', 'rib']; $solids = array_column(\Cubo\Recipe\StepKind::solids(), 'value'); $alone = [...$solids, 'sketch', ...array_diff($needsSketch, ['rib'])]; $hasSketch = collect($document->steps)->contains(fn ($s) => $s->kind->value === 'sketch'); @endphp
+@php $needsSketch = ['extrude', 'revolve', 'sweep', 'loft', 'rib']; $solids = array_values(array_diff(array_column(\Cubo\Recipe\StepKind::solids(), 'value'), ['group'])); $alone = [...$solids, 'sketch', ...array_diff($needsSketch, ['rib'])]; $hasSketch = collect($document->steps)->contains(fn ($s) => $s->kind->value === 'sketch'); @endphp
 @foreach (['Add a solid' => $solids, 'From a sketch' => ['sketch', 'extrude', 'revolve', 'sweep', 'loft', 'rib'], 'Faces and edges' => ['hole', 'text', 'round', 'chamfer', 'hollow', 'draft', 'pull'], 'All of it, a body or a step' => ['move', 'turn', 'copy', 'mirror', 'repeat', 'split', 'scale']] as $caption => $kinds)
-<div><span>{{ $caption }}</span><ul>@foreach ($kinds as $k)<li><form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="add"><input type="hidden" name="kind" value="{{ $k }}"><input type="hidden" name="after" value=""><button class="verb" id="verb-{{ $k }}" @disabled((in_array($k, $needsSketch, true) && ! $hasSketch) || (! in_array($k, $alone, true) && $glb === ''))><x-verb :kind="$k"/><span>{{ \Cubo\Recipe\StepKind::from($k)->label() }}</span></button></form></li>@endforeach</ul></div>
+<div><span>{{ $caption }}@if ($caption === 'Add a solid' && $document->ground !== ''), standing on {{ \Cubo\Recipe\PartNames::face($document->ground, $document) }} <form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="ground"><input type="hidden" name="face" value=""><button class="link">put the ground back</button></form>@endif</span><ul>@foreach ($kinds as $k)<li><form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="add"><input type="hidden" name="kind" value="{{ $k }}"><input type="hidden" name="after" value=""><button class="verb" id="verb-{{ $k }}" @disabled((in_array($k, $needsSketch, true) && ! $hasSketch) || (! in_array($k, $alone, true) && $glb === ''))><x-verb :kind="$k"/><span>{{ \Cubo\Recipe\StepKind::from($k)->label() }}</span></button></form></li>@endforeach</ul></div>
 @endforeach
+<div><span>Own parts</span><ul><li><button type="button" class="verb" id="verb-library" data-opens-tool="library"><x-verb kind="library"/><span>library</span></button></li>@foreach (array_slice($document->groups, 0, 4) as $g)@continue($open && in_array($open->id, $document->reach($g->id), true))<li><form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="place"><input type="hidden" name="group" value="{{ $g->id }}"><input type="hidden" name="after" value=""><button class="verb own" id="verb-{{ $g->id }}" title="Place {{ $g->name() }} once more"><x-verb kind="group"/><span>{{ \Illuminate\Support\Str::limit($g->name(), 12, '…') }}</span></button></form></li>@endforeach</ul></div>
 <div class="files">@if ($glb !== '')Take the part with you<br><a class="link" href="{{ route('recipes.download', [$recipe, 'stl']) }}">STL</a> <a class="link" href="{{ route('recipes.download', [$recipe, '3mf']) }}">3MF</a> <a class="link" href="{{ route('recipes.download', [$recipe, 'json']) }}">Recipe</a>@endif</div>
 </div>
 </footer>

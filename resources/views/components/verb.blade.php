@@ -20,6 +20,9 @@
     @case('roof')<path d="M4 17L10 7L21 4L26 14L16 20Z" {!! $side !!}/><path d="M10 7L21 4L26 14L16 20Z" {!! $top !!}/><path d="M4 17L10 7L16 20ZM10 7L21 4L26 14L16 20" {!! $ink !!}/>@break
     @case('prism')<path d="M5 7L10 4H20L25 7L20 10H10Z" {!! $top !!}/><path d="M5 7V17L10 21H20L25 17V7L20 10H10Z" {!! $side !!}/><path d="M5 7L10 4H20L25 7L20 10H10ZM5 7V17L10 21H20L25 17V7M10 10V21M20 10V21" {!! $ink !!}/>@break
     @case('pyramid')<path d="M15 3L26 16L15 21L4 16Z" {!! $side !!}/><path d="M15 3L15 21L4 16Z" {!! $top !!}/><path d="M15 3L26 16L15 21L4 16ZM15 3V21" {!! $ink !!}/>@break
+    @case('letters')<path d="M6 19L11 5L16 19H13.2L12.2 16H9.8L8.8 19Z" {!! $top !!}/><path d="M6 19L11 5L16 19H13.2L12.2 16H9.8L8.8 19ZM11 5L14 3.5L19 17L16 19M10.5 13.4L11 11.6L11.5 13.4Z" {!! $ink !!}/>@break
+    @case('group')<path d="M4 12H14V21H4Z" {!! $top !!}/><path d="M16 15a5 5 0 1 0 10 0a5 5 0 1 0 -10 0" {!! $top !!}/><path d="M4 12H14V21H4ZM16 15a5 5 0 1 0 10 0a5 5 0 1 0 -10 0" {!! $ink !!}/><path d="M2 8V4H28V8" {!! $violet !!}/>@break
+    @case('library')<path d="M4 3H26V21H4Z" {!! $top !!}/><path d="M4 3H26V21H4ZM4 12H26" {!! $ink !!}/><path d="M7 12V7H12V12M15 12V9H19V12M9 21V16H14V21M18 21V15H22V21" {!! $violet !!}/>@break
     @case('sketch')<path d="M2 20H28" {!! $pencil !!}/><path d="M5 20V7L12 7A6 6 0 0 1 24 9V20Z" {!! $ink !!}/>@break
     @case('extrude')<path d="M5 9L15 4L25 9L15 14Z" {!! $top !!}/><path d="M15 20V10M12 13L15 9.5L18 13" {!! $violet !!}/><path d="M5 9L15 4L25 9L15 14ZM5 9V17M25 9V17M5 17L15 22L25 17" {!! $ink !!}/>@break
     @case('move')<path d="M3 12H11V20H3Z" {!! $pencil !!}/><path d="M17 6H27V16H17Z" {!! $top !!}/><path d="M17 6H27V16H17Z" {!! $ink !!}/><path d="M5 7H12M9.5 4L12.5 7L9.5 10" {!! $violet !!}/>@break

@@ -1,5 +1,5 @@
 <x-layout title="My work">
-<x-person-strip caption="{{ $person->name }}, class {{ $person->schoolClass->name }}" heading="My work"><x-slot:acts><a class="btn" href="{{ route('guide') }}">How a part is built</a></x-slot:acts></x-person-strip>
+<x-person-strip caption="{{ $person->name }}, class {{ $person->schoolClass->name }}" heading="My work"><x-slot:acts><a class="btn" href="{{ route('library') }}">Library</a><a class="btn" href="{{ route('guide') }}">How a part is built</a></x-slot:acts></x-person-strip>
 @php
     $groups = ['back' => [], 'set' => [], 'wait' => [], 'done' => []];
     foreach ($assignments as $a) {

@@ -12,17 +12,19 @@ use Tests\Soundness;
 /** @return array<string, array<string, mixed>> */
 function demoParts(): array
 {
-    return require dirname(__DIR__, 3) . '/database/seeders/demo/parts.php';
+    $from = dirname(__DIR__, 3) . '/database/seeders/demo';
+
+    return [...require "$from/parts.php", ...(require "$from/shapes.php")['exercises']];
 }
 
 it('opens every demo part without a warning, closed', function (string $key) {
     $plan = demoParts()[$key];
-    $state = (new Evaluator)->evaluate(Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'steps' => $plan['steps']]));
+    $state = (new Evaluator)->evaluate(Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $plan['steps']]));
     foreach ($state->results as $r) {
         expect($r->messages)->toBe([], "$key $r->id: " . ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''));
     }
     // and its sketches are tied to the origin, with nothing left free
-    $recipe = Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'steps' => $plan['steps']]);
+    $recipe = Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $plan['steps']]);
     foreach ($recipe->steps as $s) {
         expect(SketchNotes::of($recipe, $s))->toBe([], "$key $s->id");
     }
@@ -30,7 +32,23 @@ it('opens every demo part without a warning, closed', function (string $key) {
     expect(Soundness::faults($state->part()))->toBe([])->and($m->isClosed())->toBeTrue()->and($m->mass()->volume)->toBeGreaterThan(0.0)
         // it stands on the ground
         ->and($m->bounds()->min[2])->toEqualWithDelta(0.0, 1e-9);
-})->with(['vane', 'cup', 'spout', 'label', 'shelf', 'tray', 'feeder']);
+})->with(['vane', 'cup', 'spout', 'label', 'shelf', 'tray', 'feeder', 'wheel', 'sign']);
+
+it('has a library of eight parts that are sound, each with its sizes', function () {
+    $library = (require dirname(__DIR__, 3) . '/database/seeders/demo/shapes.php')['library'];
+    expect($library)->toHaveCount(8);
+    foreach ($library as $entry) {
+        $r = Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'groups' => ['g1' => $entry['group']], 'steps' => [['id' => 's1', 'kind' => 'group', 'group' => 'g1', 'stand' => 'ground']]]);
+        foreach ([$r, $r->opened('g1')->atHand()] as $one) {
+            $state = (new Evaluator)->evaluate($one);
+            foreach ($state->results as $result) {
+                expect($result->messages)->toBe([], "{$entry['group']['title']} $result->id: " . ($result->messages[0]->why ?? ''));
+            }
+            $m = new PartMeasures($state->part());
+            expect(Soundness::faults($state->part()))->toBe([])->and($m->bodyCount())->toBe(1)->and($m->bounds()->min[2])->toEqualWithDelta(0.0, 1e-9);
+        }
+    }
+});
 
 it('uses every kind of step in them', function () {
     $used = [];

@@ -3,11 +3,15 @@
 declare(strict_types=1);
 
 use Cubo\Measure\MassProperties;
-use Cubo\Recipe\Aligning;
-use Cubo\Recipe\Dropping;
+use Cubo\Recipe\Arrange\Aligning;
+use Cubo\Recipe\Arrange\Copies;
+use Cubo\Recipe\Arrange\Dropping;
+use Cubo\Recipe\Arrange\HiddenShapes;
+use Cubo\Recipe\Arrange\Nudging;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\StepProblem;
 use Tests\Parts;
 
 /** @param list<array<string, mixed>> $steps */
@@ -140,3 +144,67 @@ it('drops a shape onto what is below it', function (array $under, array $shape, 
     'a beam across a ridge: edges meet first' => [[['kind' => 'roof', 'width' => '40', 'depth' => '40', 'height' => '20']], ['kind' => 'block', 'width' => '80', 'depth' => '8', 'height' => '6', 'stand' => 'ground', 'z' => '50', 'facing' => '10'], 20.0, 'ground'],
     'from a typed place, keeping it' => [[['kind' => 'block', 'width' => '40', 'depth' => '40', 'height' => '10']], ['kind' => 'cylinder', 'round' => '6', 'length' => '20', 'along' => 'x', 'x' => '-8', 'z' => '30'], 10.0, 'face'],
 ]);
+
+it('nudges a shape along what it stands on, and keeps what is typed', function (array $step, array $by, array $typed) {
+    $r = Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'sizes' => ['gap' => '4'], 'steps' => [['id' => 's1', 'kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '20'], ['id' => 's2', 'kind' => 'block', 'width' => '8', 'depth' => '6', 'height' => '4'] + $step]]);
+    $where = static fn (Recipe $r): array => Aligning::box($r, 's2', (new Evaluator)->evaluate(...)) ?? [];
+    $moved = Nudging::by($r, 's2', $by, (new Evaluator)->evaluate(...));
+    foreach ($typed as $key => $value) {
+        expect($moved->step('s2')?->text($key))->toBe($value, $key);
+    }
+    expect(array_map(static fn (float $a, float $b): float => round($a - $b, 9), array_slice($where($moved), 0, 3), array_slice($where($r), 0, 3)))->toEqualWithDelta($by, 1e-9);
+})->with([
+    'on the ground' => [['stand' => 'ground', 'x' => '3'], [1.0, -2.0, 5.0], ['x' => '4', 'y' => '-2', 'z' => '5']],
+    'at a place' => [['x' => '1/2'], [1.0, 0.0, 0.0], ['x' => '1/2 + 1']],
+    'a named size' => [['stand' => 'ground', 'x' => 'gap'], [1.0, 0.0, 0.0], ['x' => 'gap + 1']],
+    'once more' => [['stand' => 'ground', 'x' => 'gap + 1'], [1.0, 0.0, 0.0], ['x' => 'gap + 2']],
+    'back again' => [['stand' => 'ground', 'x' => 'gap + 1'], [-1.0, 0.0, 0.0], ['x' => 'gap']],
+    'on a level face' => [['stand' => 'face', 'on' => 's1:top', 'sink' => '2'], [1.0, 0.0, 2.0], ['x' => '1', 'sink' => '0']],
+    'on an upright face' => [['stand' => 'face', 'on' => 's1:right'], [1.0, 3.0, 2.0], ['x' => '3', 'y' => '2', 'sink' => '-1']],
+    'at a corner' => [['stand' => 'point', 'at' => 's1:front / s1:left / s1:top'], [0.0, 0.0, 7.0], ['z' => '7']],
+]);
+
+it('turns a shape by steps within a full turn', function () {
+    $r = Parts::recipe([['kind' => 'block', 'stand' => 'ground', 'facing' => '350'], ['kind' => 'round', 'edges' => []]]);
+    expect(Nudging::turn($r, 's1', 15.0)->step('s1')?->text('facing'))->toBe('5')->and(Nudging::turn($r, 's1', -15.0)->step('s1')?->text('facing'))->toBe('335')->and(Nudging::turn($r, 's2', 15.0)->toJson())->toBe($r->toJson());
+});
+
+it('repeats a shape once more each time it is asked to', function () {
+    $evaluate = (new Evaluator)->evaluate(...);
+    $r = Copies::oneMore(Parts::recipe([['kind' => 'block', 'name' => 'Picket', 'width' => '8', 'depth' => '4', 'height' => '30', 'stand' => 'ground'], ['kind' => 'ball', 'x' => '200']]), 's1', $evaluate);
+    expect($r->steps[1]->name)->toBe('Copies of Picket')->and($r->steps[1]->text('count'))->toBe('2')->and($r->steps[1]->text('x'))->toBe('12')
+        ->and(Copies::oneMore($r, 's1', $evaluate)->steps[1]->text('count'))->toBe('3')->and(Copies::oneMore($r, 's3', $evaluate)->steps[1]->text('count'))->toBe('3')
+        ->and($evaluate(Copies::oneMore($r, 's1', $evaluate))->part()->vertexBox()[3])->toBeGreaterThan(199.0);
+});
+
+it('puts six round the centre of what a shape stands on', function () {
+    $evaluate = (new Evaluator)->evaluate(...);
+    $r = Parts::recipe([['kind' => 'cylinder', 'name' => 'Hub', 'round' => '40', 'length' => '8', 'x' => '30', 'y' => '5'], ['kind' => 'block', 'name' => 'Blade', 'width' => '4', 'depth' => '4', 'height' => '6', 'stand' => 'face', 'on' => 's1:top', 'alignx' => 'middle', 'aligny' => 'middle', 'x' => '15']]);
+    $six = Copies::around($r, 's2', 6, $evaluate);
+    $box = $evaluate($six)->part()->vertexBox();
+    expect($six->steps[2]->text('x'))->toBe('30')->and($six->steps[2]->text('y'))->toBe('5')->and($evaluate($six)->isSound())->toBeTrue()
+        ->and((new MassProperties($evaluate($six)->part()))->volume)->toEqualWithDelta(400 * M_PI * 8 + 6 * 96, 0.1)->and($box[5])->toBe(14.0);
+});
+
+it('lists shapes of which nothing is seen', function () {
+    $evaluate = (new Evaluator)->evaluate(...);
+    $r = Parts::recipe([
+        ['kind' => 'ball', 'name' => 'Pea', 'round' => '5', 'stand' => 'ground', 'z' => '3'],
+        ['kind' => 'block', 'name' => 'Box', 'stand' => 'ground'],
+        ['kind' => 'block', 'name' => 'Twin', 'stand' => 'ground'],
+        ['kind' => 'block', 'name' => 'Off', 'stand' => 'ground', 'off' => true],
+        ['kind' => 'block', 'name' => 'Higher', 'stand' => 'ground', 'z' => '1'],
+        ['kind' => 'cylinder', 'name' => 'Bore', 'length' => '5', 'effect' => 'cut', 'z' => '-1'],
+    ]);
+    expect(HiddenShapes::of($r, $evaluate))->toBe(['s1' => 'lies hidden inside Box', 's3' => 'lies exactly on Box']);
+});
+
+it('puts a shape at a corner that is there before it, and nowhere else', function () {
+    $evaluate = (new Evaluator)->evaluate(...);
+    $r = Parts::recipe([['kind' => 'block', 'name' => 'Table'], ['kind' => 'ball', 'name' => 'Knob', 'round' => '6', 'stand' => 'ground', 'x' => '50'], ['kind' => 'block', 'name' => 'Late', 'x' => '100']]);
+    $put = Nudging::to($r, 's2', 's1:front / s1:right / s1:top', $evaluate);
+    expect(Aligning::box($put, 's2', $evaluate))->toEqualWithDelta([17.0, -13.0, 10.0, 23.0, -7.0, 16.0], 0.05);
+    foreach (['s2:side', 's3:top', 's1:nothing'] as $not) {
+        expect(fn () => Nudging::to($r, 's2', $not, $evaluate))->toThrow(StepProblem::class, 'Knob cannot be put there.');
+    }
+});

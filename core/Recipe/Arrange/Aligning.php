@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Recipe;
+namespace Cubo\Recipe\Arrange;
 
-use Cubo\Quantity\Number;
-use Cubo\Quantity\Unit;
+use Cubo\Recipe\FacePlane;
 use Cubo\Recipe\Make\Making;
 use Cubo\Recipe\Make\Task;
+use Cubo\Recipe\PartState;
+use Cubo\Recipe\Recipe;
+use Cubo\Recipe\Step;
+use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Solid;
 
 /**
@@ -45,7 +48,7 @@ final class Aligning
             // each anew: moving one may carry others
             $box = $id === $against ? null : self::box($recipe, $id, $evaluate);
             if ($box !== null) {
-                $recipe = self::moved($recipe, $id, $way, $place($to) - $place($box));
+                $recipe = self::moved($recipe, $id, $way, $place($to) - $place($box), $evaluate);
             }
         }
 
@@ -73,7 +76,7 @@ final class Aligning
         $gap = ($last[$k] - $first[$k + 3] - $filled) / (count($order) - 1);
         $at = $first[$k + 3] + $gap;
         foreach (array_slice($order, 1, -1) as $id) {
-            $recipe = self::moved($recipe, $id, $way, $at - $boxes[$id][$k]);
+            $recipe = self::moved($recipe, $id, $way, $at - $boxes[$id][$k], $evaluate);
             $at += $boxes[$id][$k + 3] - $boxes[$id][$k] + $gap;
         }
 
@@ -110,15 +113,14 @@ final class Aligning
      * @param callable(Recipe): PartState $evaluate
      * @return Box|null
      */
-    private static function box(Recipe $recipe, string $id, callable $evaluate): ?array
+    public static function box(Recipe $recipe, string $id, callable $evaluate): ?array
     {
         $step = $recipe->step($id);
         if ($step === null || ! isset($step->kind->fields()['stand'])) {
             return null;
         }
-        $before = $evaluate($recipe->before($id));
         try {
-            $solid = Making::tool(new Task($before->part(), $step, new StepValues($step, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches)) ?? new Solid;
+            $solid = Making::tool(Task::inLog($recipe, $step, $evaluate)) ?? new Solid;
         } catch (StepProblem) {
             return null;
         }
@@ -126,27 +128,12 @@ final class Aligning
         return $solid->isEmpty() ? null : $solid->vertexBox();
     }
 
-    private static function moved(Recipe $recipe, string $id, string $way, float $by): Recipe
+    /** @param callable(Recipe): PartState $evaluate */
+    private static function moved(Recipe $recipe, string $id, string $way, float $by, callable $evaluate): Recipe
     {
-        $step = $recipe->step($id);
-        if ($step === null || abs($by) < 1e-9) {
-            return $recipe;
-        }
-        $onFace = $step->text('stand') === 'face';
-        // on a level face up is out of it, and what is sunk less is higher; on an upright one only the typed place is known
-        [$key, $by] = $onFace && $way === 'z' ? ['sink', -$by] : [$way, $by];
+        $along = [0.0, 0.0, 0.0];
+        $along[(int) array_search($way, self::WAYS, true)] = $by;
 
-        return $recipe->withStep($step->with($key, self::sum($step->text($key), $by, $recipe->unit)));
-    }
-
-    /** What is typed with something added: a plain number becomes the sum, anything else keeps standing there. */
-    private static function sum(string $typed, float $mm, Unit $unit): string
-    {
-        $by = round($mm / $unit->inMillimetres(), 6);
-        if (preg_match('/^-?\d+(\.\d+)?$/', trim($typed))) {
-            return Number::typed((float) $typed + $by);
-        }
-
-        return trim($typed) . ($by < 0 ? ' - ' : ' + ') . Number::typed(abs($by));
+        return Nudging::by($recipe, $id, [$along[0], $along[1], $along[2]], $evaluate(...));
     }
 }

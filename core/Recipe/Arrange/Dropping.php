@@ -2,13 +2,19 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Recipe;
+namespace Cubo\Recipe\Arrange;
 
 use Cubo\Geometry\Transform;
 use Cubo\Measure\TriangleTree;
 use Cubo\Quantity\Number;
+use Cubo\Recipe\FacePlane;
 use Cubo\Recipe\Make\Making;
 use Cubo\Recipe\Make\Task;
+use Cubo\Recipe\PartState;
+use Cubo\Recipe\Recipe;
+use Cubo\Recipe\Step;
+use Cubo\Recipe\StepProblem;
+use Cubo\Recipe\StepValues;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Solid;
@@ -31,10 +37,10 @@ final class Dropping
         if ($step === null || ! isset($step->kind->fields()['stand'])) {
             return $recipe;
         }
-        $before = $evaluate($recipe->before($id));
-        $part = $before->part();
+        $task = Task::inLog($recipe, $step, $evaluate);
+        $part = $task->part;
         try {
-            $solid = Making::tool(new Task($part, $step, new StepValues($step, $recipe->unit, $recipe->named()), $recipe->unit, $before->sketches)) ?? new Solid;
+            $solid = Making::tool($task) ?? new Solid;
         } catch (StepProblem) {
             return $recipe;
         }

@@ -1,0 +1,1 @@
+<p><b>{{ $problem->what }}</b> {{ $problem->why }} Nothing was changed.</p>
