@@ -61,7 +61,8 @@ test('a group put into the library, found, placed with another size and renewed'
 
   // the page of the library finds by tag and keeps another name
   await page.goto(`${BASE}/library`);
-  await page.locator('#library-q').fill('fence');
+  // the list is put in anew once; a card is opened after that
+  await Promise.all([page.waitForResponse((r) => r.url().includes('/library?q=fence')), page.locator('#library-q').fill('fence')]);
   const card = page.locator('.card', { hasText: 'Fence post' });
   await card.getByText('Change it').click();
   await card.getByLabel('Name').fill('Peg post');

@@ -127,6 +127,7 @@ export function mountStage(host) {
   };
 
   let pending = false;
+  let sized = '';
   stage.redraw = () => {
     if (pending) return;
     pending = true;
@@ -135,8 +136,13 @@ export function mountStage(host) {
       const W = host.clientWidth;
       const H = host.clientHeight;
       if (!W || !H) return;
-      renderer.setPixelRatio(Math.min(2, window.devicePixelRatio || 1));
-      renderer.setSize(W, H, false);
+      // setting a size makes the drawing surface anew, even to the same one
+      const size = `${W} ${H} ${window.devicePixelRatio}`;
+      if (size !== sized) {
+        sized = size;
+        renderer.setPixelRatio(Math.min(2, window.devicePixelRatio || 1));
+        renderer.setSize(W, H, false);
+      }
       ink.resolution.set(W, H);
       stage.inks.forEach((m) => m.resolution.set(W, H));
       const { to, up } = stage.frame();

@@ -3,7 +3,7 @@
 <main class="library" style="max-width:1180px;width:100%;margin:0 auto;padding:10px 28px 40px">
 @if (session('said'))<p class="notice" role="status">{{ session('said') }}</p>@endif
 @if ($errors->any())<p class="notice" role="alert">{{ $errors->first() }}</p>@endif
-<form method="get" action="{{ route('library') }}" class="seek" role="search" hx-get="{{ route('library') }}" hx-target="#library-list" hx-select="#library-list" hx-swap="outerHTML" hx-trigger="input changed delay:250ms from:#library-q, submit"><label for="library-q">Look for</label> <input class="val word" id="library-q" name="q" type="search" value="{{ $q }}" maxlength="80" autocomplete="off" placeholder="a name, a tag or whose it is"> <button class="btn s">Find</button>
+<form method="get" action="{{ route('library') }}" class="seek" role="search" hx-get="{{ route('library') }}" hx-target="#library-list" hx-select="#library-list" hx-swap="outerMorph" hx-trigger="input changed delay:250ms from:#library-q, submit"><label for="library-q">Look for</label> <input class="val word" id="library-q" name="q" type="search" value="{{ $q }}" maxlength="80" autocomplete="off" placeholder="a name, a tag or whose it is"> <button class="btn s">Find</button>
 @if ($tags !== [])<span class="small tags">@foreach ($tags as $t)<a class="link" href="{{ route('library', ['q' => $t]) }}">{{ $t }}</a> @endforeach @if ($q !== '')<a class="link" href="{{ route('library') }}">show all</a>@endif</span>@endif</form>
 <div id="library-list">
 @if ($parts->isEmpty())
