@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Measure\Recognition;
+
+use Cubo\Solid\Surface;
+
+/**
+ * Cylinders among the facets of a mesh. Facets that follow each other over parallel edges, each turned a little against
+ * the one before, are taken for a cylinder when all their corners lie on one circle across those edges (least squares;
+ * I. Kasa, "A circle fitting procedure and its error analysis", IEEE Trans. Instrum. Meas. 25, 1976). A prism with
+ * fewer than 16 sides stays a prism.
+ */
+final class Cylinders
+{
+    /** Cosine of the greatest turn from facet to facet: a full circle has at least 16. */
+    public const TURN = 0.92;
+
+    /** Facets that make a round face at the least. */
+    private const LEAST = 4;
+
+    /** @param array<int, true> $known facets that are something else */
+    private function __construct(private readonly FacetGraph $graph, private readonly array $known) {}
+
+    /**
+     * @param array<int, true> $taken facets that are something else
+     * @return list<array{Surface, list<int>}> surfaces with their facets; the names are still to be given
+     */
+    public static function in(FacetGraph $graph, array $taken): array
+    {
+        $c = new self($graph, $taken);
+        $out = [];
+        foreach ($c->chains() as $members) {
+            $fit = $c->isBelt($members) ? null : $c->fit($members);
+            if ($fit !== null) {
+                $out[] = [Surface::cylinder('', $fit[0], $members['axis'], $fit[1]), $members['facets']];
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<array{axis: array{float,float,float}, facets: list<int>}> chains of facets that turn about one direction */
+    private function chains(): array
+    {
+        $taken = $this->known;
+        $out = [];
+        foreach ($this->graph->normal as $seed => $_) {
+            foreach (isset($taken[$seed]) ? [] : $this->graph->borders[$seed] ?? [] as $h) {
+                $axis = $this->graph->direction($h);
+                if ($axis === null || ! $this->turnsAbout($h, $axis)) {
+                    continue;
+                }
+                $members = [$seed => true];
+                for ($stack = [$seed]; $stack !== [];) {
+                    $f = array_pop($stack);
+                    foreach ($this->graph->borders[$f] ?? [] as $g) {
+                        $next = $this->graph->across($g);
+                        if (! isset($members[$next]) && ! isset($taken[$next]) && $this->turnsAbout($g, $axis)) {
+                            $members[$next] = true;
+                            $stack[] = $next;
+                        }
+                    }
+                }
+                if (count($members) >= self::LEAST) {
+                    $taken += $members;
+                    $out[] = ['axis' => $axis, 'facets' => array_keys($members)];
+
+                    break;
+                }
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Whether it goes on smoothly at both its ends, as a belt of a ring or of a free surface does.
+     *
+     * @param array{axis: array{float,float,float}, facets: list<int>} $members
+     */
+    private function isBelt(array $members): bool
+    {
+        $in = array_fill_keys($members['facets'], true);
+        $ends = $smooth = 0;
+        foreach ($members['facets'] as $f) {
+            foreach ($this->graph->borders[$f] ?? [] as $h) {
+                $o = $this->graph->across($h);
+                $d = isset($in[$o]) ? null : $this->graph->direction($h);
+                if ($d !== null && abs($d[0] * $members['axis'][0] + $d[1] * $members['axis'][1] + $d[2] * $members['axis'][2]) < 0.5) {
+                    $ends++;
+                    $smooth += ! isset($this->known[$o]) && $this->graph->turn($h) > self::TURN && $this->graph->turn($h) < 1 - 1e-7 ? 1 : 0;
+                }
+            }
+        }
+
+        return $ends > 0 && $smooth > 0.8 * $ends;
+    }
+
+    /**
+     * Whether the facets on both sides of an edge run along the axis and turn a little against each other.
+     *
+     * @param array{float,float,float} $axis
+     */
+    private function turnsAbout(int $h, array $axis): bool
+    {
+        $a = $this->graph->normal[$this->graph->facetOf[intdiv($h, 3)]];
+        $b = $this->graph->normal[$this->graph->across($h)];
+        $d = $this->graph->direction($h);
+
+        return $this->graph->turn($h) > self::TURN && $d !== null
+            && abs($d[0] * $axis[0] + $d[1] * $axis[1] + $d[2] * $axis[2]) > 1 - 1e-6
+            && abs($a[0] * $axis[0] + $a[1] * $axis[1] + $a[2] * $axis[2]) < 1e-4
+            && abs($b[0] * $axis[0] + $b[1] * $axis[1] + $b[2] * $axis[2]) < 1e-4;
+    }
+
+    /**
+     * The circle through all corners, seen along the axis.
+     *
+     * @param array{axis: array{float,float,float}, facets: list<int>} $members
+     * @return array{array{float,float,float}, float}|null a point of the axis and the radius
+     */
+    private function fit(array $members): ?array
+    {
+        $m = $this->graph->mesh;
+        $axis = $members['axis'];
+        $help = abs($axis[0]) < 0.6 ? [1.0, 0.0, 0.0] : [0.0, 1.0, 0.0];
+        $u = [$axis[1] * $help[2] - $axis[2] * $help[1], $axis[2] * $help[0] - $axis[0] * $help[2], $axis[0] * $help[1] - $axis[1] * $help[0]];
+        $l = sqrt($u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2);
+        $u = [$u[0] / $l, $u[1] / $l, $u[2] / $l];
+        $w = [$axis[1] * $u[2] - $axis[2] * $u[1], $axis[2] * $u[0] - $axis[0] * $u[2], $axis[0] * $u[1] - $axis[1] * $u[0]];
+        $points = [];
+        foreach ($members['facets'] as $f) {
+            foreach ($this->graph->borders[$f] ?? [] as $h) {
+                // corners of the circle are where two of the facets meet
+                if ($this->turnsAbout($h, $axis)) {
+                    $v = $m->start[$h];
+                    $points[$v] = [$m->x[$v] * $u[0] + $m->y[$v] * $u[1] + $m->z[$v] * $u[2], $m->x[$v] * $w[0] + $m->y[$v] * $w[1] + $m->z[$v] * $w[2]];
+                }
+            }
+        }
+        $n = count($points);
+        if ($n < 4) {
+            return null;
+        }
+        $cx = array_sum(array_column($points, 0)) / $n;
+        $cy = array_sum(array_column($points, 1)) / $n;
+        $sxx = $syy = $sxy = $sxz = $syz = 0.0;
+        foreach ($points as [$x, $y]) {
+            [$x, $y] = [$x - $cx, $y - $cy];
+            $z = $x * $x + $y * $y;
+            $sxx += $x * $x;
+            $syy += $y * $y;
+            $sxy += $x * $y;
+            $sxz += $x * $z;
+            $syz += $y * $z;
+        }
+        $det = 2 * ($sxx * $syy - $sxy * $sxy);
+        if (abs($det) < 1e-12 * ($sxx + $syy) ** 2) {
+            return null;
+        }
+        $a = ($sxz * $syy - $syz * $sxy) / $det;
+        $b = ($syz * $sxx - $sxz * $sxy) / $det;
+        $radius = sqrt($a * $a + $b * $b + ($sxx + $syy) / $n);
+        [$a, $b] = [$a + $cx, $b + $cy];
+        foreach ($points as [$x, $y]) {
+            if (abs(hypot($x - $a, $y - $b) - $radius) > 1e-3 * $radius) {
+                return null;
+            }
+        }
+
+        return [[$a * $u[0] + $b * $w[0], $a * $u[1] + $b * $w[1], $a * $u[2] + $b * $w[2]], $radius];
+    }
+}

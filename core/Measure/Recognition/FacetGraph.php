@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Measure\Recognition;
+
+use Cubo\Solid\Solid;
+
+/**
+ * A bare mesh with its triangles gathered to facets: those in one plane that hang together are one.
+ *
+ * @phpstan-type V array{float,float,float}
+ */
+final class FacetGraph
+{
+    /** Cosine of the angle below which two triangles lie in one plane. */
+    private const FLAT = 1 - 1e-7;
+
+    /** @var array<int, int> facet by triangle */
+    public array $facetOf = [];
+
+    /** @var array<int, V> unit normal by facet */
+    public array $normal = [];
+
+    /** @var array<int, float> */
+    public array $offset = [];
+
+    /** @var array<int, list<int>> half-edges to other facets, by facet */
+    public array $borders = [];
+
+    public function __construct(public readonly Solid $mesh)
+    {
+        $this->gatherFlats();
+    }
+
+    /** Floods over triangles that lie in one plane; the plane of a facet is that of its largest triangle. */
+    private function gatherFlats(): void
+    {
+        $m = $this->mesh;
+        $area = [];
+        foreach ($m->facet as $t => $_) {
+            [$a, $b, $c] = [$m->start[3 * $t], $m->start[3 * $t + 1], $m->start[3 * $t + 2]];
+            $u = [$m->x[$b] - $m->x[$a], $m->y[$b] - $m->y[$a], $m->z[$b] - $m->z[$a]];
+            $w = [$m->x[$c] - $m->x[$a], $m->y[$c] - $m->y[$a], $m->z[$c] - $m->z[$a]];
+            $area[$t] = sqrt(($u[1] * $w[2] - $u[2] * $w[1]) ** 2 + ($u[2] * $w[0] - $u[0] * $w[2]) ** 2 + ($u[0] * $w[1] - $u[1] * $w[0]) ** 2);
+        }
+        arsort($area);
+        foreach (array_keys($area) as $seed) {
+            if (isset($this->facetOf[$seed])) {
+                continue;
+            }
+            $id = count($this->normal);
+            $f = $m->facet[$seed];
+            $n = [$m->nx[$f], $m->ny[$f], $m->nz[$f]];
+            $this->normal[$id] = $n;
+            $this->offset[$id] = $m->offset[$f];
+            $this->facetOf[$seed] = $id;
+            for ($stack = [$seed]; $stack !== [];) {
+                $t = array_pop($stack);
+                for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+                    $o = intdiv($m->twin[$h], 3);
+                    if ($m->twin[$h] < 0 || isset($this->facetOf[$o])) {
+                        continue;
+                    }
+                    $g = $m->facet[$o];
+                    // a sliver's own normal says little: its far corner must lie in the plane instead
+                    $far = $m->start[$m->twin[$h] % 3 === 0 ? $m->twin[$h] + 2 : $m->twin[$h] - 1];
+                    $off = abs($n[0] * $m->x[$far] + $n[1] * $m->y[$far] + $n[2] * $m->z[$far] - $this->offset[$id]);
+                    if ($n[0] * $m->nx[$g] + $n[1] * $m->ny[$g] + $n[2] * $m->nz[$g] > self::FLAT && $off < 1e-5 * max(1.0, abs($this->offset[$id]))) {
+                        $this->facetOf[$o] = $id;
+                        $stack[] = $o;
+                    }
+                }
+            }
+        }
+        ksort($this->facetOf);
+        foreach ($m->twin as $h => $o) {
+            $f = $this->facetOf[intdiv($h, 3)];
+            if ($o >= 0 && $this->facetOf[intdiv($o, 3)] !== $f) {
+                $this->borders[$f][] = $h;
+            }
+        }
+    }
+
+    /** @return array{float,float,float}|null unit direction of an edge; none for a very short one */
+    public function direction(int $h): ?array
+    {
+        $m = $this->mesh;
+        $a = $m->start[$h];
+        $b = $m->start[$m->twin[$h]];
+        $d = [$m->x[$b] - $m->x[$a], $m->y[$b] - $m->y[$a], $m->z[$b] - $m->z[$a]];
+        $l = sqrt($d[0] ** 2 + $d[1] ** 2 + $d[2] ** 2);
+
+        return $l < 1e-4 ? null : [$d[0] / $l, $d[1] / $l, $d[2] / $l];
+    }
+
+
+    /** The facet on the other side of a half-edge. */
+    public function across(int $h): int
+    {
+        return $this->facetOf[intdiv($this->mesh->twin[$h], 3)];
+    }
+
+    /** @return V */
+    public function corner(int $v): array
+    {
+        return [$this->mesh->x[$v], $this->mesh->y[$v], $this->mesh->z[$v]];
+    }
+
+    /** Cosine of the turn between the facets on both sides of a half-edge. */
+    public function turn(int $h): float
+    {
+        $a = $this->normal[$this->facetOf[intdiv($h, 3)]];
+        $b = $this->normal[$this->across($h)];
+
+        return $a[0] * $b[0] + $a[1] * $b[1] + $a[2] * $b[2];
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Round faces found again in bare triangles. The meshes are made here from closed forms, so that every radius is known.
+ */
+
+use Cubo\Geometry\Transform;
+use Cubo\Measure\Features;
+use Cubo\Measure\SurfaceRecognition;
+use Cubo\Solid\SurfaceKind;
+use Tests\Meshes;
+use Tests\Parts;
+
+/** @return list<array{SurfaceKind, float, float}> kind, radius, slope of what was found, once each */
+function rounds(\Cubo\Solid\Solid $known): array
+{
+    return array_values(array_map(static fn ($s): array => [$s->kind, $s->radius, $s->slope], array_filter($known->surfaces, static fn ($s): bool => ! $s->isFlat())));
+}
+
+/** Points of a half circle from the lowest to the highest, as an outline that is closed along the axis. */
+function meridian(float $radius, int $n): array
+{
+    return array_map(static fn (int $i): array => [$i === 0 || $i === $n ? 0.0 : $radius * sin(M_PI * $i / $n), -$radius * cos(M_PI * $i / $n)], range(0, $n));
+}
+
+it('finds a bush of 32 facets: both cylinders, within a thousandth', function (int $facets): void {
+    $known = SurfaceRecognition::of(Meshes::solid(Meshes::turned([[4.0, 0.0], [9.5, 0.0], [9.5, 14.0], [4.0, 14.0]], $facets)));
+    $f = Features::of($known);
+    expect($f->holes)->toHaveCount(1)->and($f->bosses)->toHaveCount(1)
+        ->and($f->holes[0]->radius)->toEqualWithDelta(4.0, 0.004)->and($f->holes[0]->through)->toBeTrue()->and($f->holes[0]->depth())->toEqualWithDelta(14.0, 1e-4)
+        ->and($f->bosses[0]->radius)->toEqualWithDelta(9.5, 0.0095)
+        ->and(max(SurfaceRecognition::residuals($known)))->toBeLessThan(0.001);
+})->with([16, 32, 64, 180]);
+
+it('finds a cone and tells its ends and its opening', function (int $facets, float $low, float $high): void {
+    $t = Transform::rotation(0, 37.0)->then(Transform::translation([11.0, -3.0, 5.0]));
+    $known = SurfaceRecognition::of(Meshes::solid(Meshes::moved(Meshes::turned([[0.0, 0.0], [$low, 0.0], [$high, 12.0], [0.0, 12.0]], $facets), $t)));
+    $cones = Features::of($known)->cones;
+    expect($cones)->toHaveCount(1)->and($cones[0]->hollow)->toBeFalse()
+        ->and(max($cones[0]->low, $cones[0]->high))->toEqualWithDelta(max($low, $high), 1e-3 * max($low, $high))
+        ->and(min($cones[0]->low, $cones[0]->high))->toEqualWithDelta(min($low, $high), 1e-3 * max($low, $high))
+        ->and($cones[0]->opening())->toEqualWithDelta(rad2deg(2 * atan(abs($high - $low) / 12)), 0.05)
+        ->and($cones[0]->length())->toEqualWithDelta(12.0, 1e-3);
+})->with([[32, 10.0, 6.0], [32, 3.0, 9.0], [64, 10.0, 9.5], [32, 8.0, 0.0]]);
+
+it('finds a countersunk hole as a cone above a cylinder', function (): void {
+    $known = SurfaceRecognition::of(Meshes::solid(Meshes::turned([[3.0, 0.0], [20.0, 0.0], [20.0, 8.0], [6.0, 8.0], [3.0, 5.0]], 32)));
+    $f = Features::of($known);
+    expect($f->holes)->toHaveCount(1)->and($f->holes[0]->radius)->toEqualWithDelta(3.0, 0.003)
+        ->and($f->cones)->toHaveCount(1)->and($f->cones[0]->hollow)->toBeTrue()->and($f->cones[0]->opening())->toEqualWithDelta(90.0, 0.1)
+        ->and(max($f->cones[0]->low, $f->cones[0]->high))->toEqualWithDelta(6.0, 0.006);
+});
+
+it('finds balls and half balls', function (int $around, int $up): void {
+    $known = SurfaceRecognition::of(Meshes::solid(Meshes::turned(meridian(12.5, $up), $around)));
+    expect(rounds($known))->toHaveCount(1)->and(rounds($known)[0][0])->toBe(SurfaceKind::Sphere)->and(rounds($known)[0][1])->toEqualWithDelta(12.5, 0.0125);
+    // a bowl: hollow half ball in a cylinder
+    $half = array_slice(meridian(12.5, $up), 0, intdiv($up, 2) + 1);
+    $bowl = [[0.0, -16.0], [18.0, -16.0], [18.0, 0.0], ...array_reverse($half)];
+    $found = array_column(rounds(SurfaceRecognition::of(Meshes::solid(Meshes::turned($bowl, $around)))), 1, null);
+    sort($found);
+    expect($found)->toHaveCount(2)->and($found[0])->toEqualWithDelta(12.5, 0.0125)->and($found[1])->toEqualWithDelta(18.0, 0.018);
+})->with([[32, 16], [48, 24]]);
+
+it('takes no prism, no pyramid and no die for something round', function (array $outline, int $n): void {
+    expect(rounds(SurfaceRecognition::of(Meshes::solid(Meshes::turned($outline, $n)))))->toBe([]);
+})->with([
+    'prism of eight' => [[[0.0, 0.0], [10.0, 0.0], [10.0, 5.0], [0.0, 5.0]], 8],
+    'prism of twelve' => [[[0.0, 0.0], [10.0, 0.0], [10.0, 5.0], [0.0, 5.0]], 12],
+    'pyramid of eight' => [[[0.0, 0.0], [10.0, 0.0], [0.0, 15.0]], 8],
+    'double pyramid' => [[[0.0, -9.0], [10.0, 0.0], [0.0, 9.0]], 6],
+]);
+
+it('finds in the facets of an exported part what its steps made', function (): void {
+    $steps = [
+        ['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'],
+        ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '30', 'x' => '-15', 'z' => '-5', 'effect' => 'cut'],
+        ['kind' => 'cone', 'by' => 'diameter', 'round' => '16', 'tip' => '8', 'length' => '10', 'x' => '15', 'z' => '12'],
+        ['kind' => 'ball', 'by' => 'diameter', 'round' => '10', 'x' => '-15', 'y' => '14', 'z' => '11'],
+    ];
+    $part = Parts::build($steps)->part();
+    [$mesh] = \Cubo\Exchange\MeshFile::read(\Cubo\Exchange\StlFile::write($part), \Cubo\Quantity\Unit::Millimetre);
+    $known = SurfaceRecognition::of($mesh);
+    $kinds = array_count_values(array_map(static fn (array $r): string => $r[0]->name, rounds($known)));
+    ksort($kinds);
+    expect($kinds)->toBe(['Cone' => 1, 'Cylinder' => 1, 'Sphere' => 1]);
+    foreach (rounds($known) as [$kind, $radius, $slope]) {
+        if ($kind === SurfaceKind::Sphere) {
+            expect($radius)->toEqualWithDelta(5.0, 0.005);
+        } elseif ($kind === SurfaceKind::Cone) {
+            expect(abs($slope))->toEqualWithDelta(0.4, 0.002);
+        }
+    }
+});
+
+it('finds slots, and tells arcs from full rounds', function (): void {
+    $f = Parts::measure([['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '10'],
+        ['kind' => 'block', 'width' => '22', 'depth' => '8', 'height' => '30', 'z' => '-5', 'effect' => 'cut'],
+        ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '30', 'x' => '11', 'z' => '-5', 'effect' => 'cut'],
+        ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '30', 'x' => '-11', 'z' => '-5', 'effect' => 'cut'],
+        ['kind' => 'cylinder', 'by' => 'radius', 'round' => '12', 'length' => '10', 'x' => '30']])->features();
+    expect($f->slots)->toHaveCount(1)->and($f->slots[0]->width)->toEqualWithDelta(8.0, 1e-9)->and($f->slots[0]->length)->toEqualWithDelta(30.0, 1e-9)->and($f->slots[0]->depth)->toEqualWithDelta(10.0, 1e-9)
+        ->and($f->holes)->toBe([])->and($f->arcs)->toHaveCount(1)->and($f->arcs[0]->turn)->toEqualWithDelta(M_PI, 0.01)->and($f->arcs[0]->toward[0])->toEqualWithDelta(1.0, 0.01);
+});
