@@ -9,6 +9,7 @@ use Cubo\Check\Exercise;
 use Cubo\Check\Proposer;
 use Cubo\Check\Report;
 use Cubo\Check\Requirement;
+use Cubo\Check\RequirementKind;
 use Cubo\Measure\MassProperties;
 use Cubo\Measure\PartMeasures;
 use Cubo\Quantity\Unit;
@@ -74,13 +75,14 @@ final class Parts
      *
      * @param list<array<string, mixed>> $reference
      * @param list<array<string, mixed>> $part
-     * @param array<string, float> $limits own nominal values by requirement id
+     * @param array<string, float> $limits own nominal values by requirement id; all that is proposed is asked but where the part lies
      */
     public static function check(array $reference, array $part, string $unit = 'mm', array $limits = []): Report
     {
         $u = Unit::from($unit);
-        $list = array_map(static fn (Requirement $r): Requirement => $r->change(nominal: $limits[$r->id] ?? null, asked: true), Proposer::propose(self::measure($reference, $unit), $u));
+        $asked = self::measure($reference, $unit);
+        $list = array_map(static fn (Requirement $r): Requirement => $r->change(nominal: $limits[$r->id] ?? null, asked: $r->kind !== RequirementKind::Centred), Proposer::propose($asked, $u));
 
-        return Checker::check(self::measure($part, $unit), new Exercise($u, Exercise::lettered($list)));
+        return Checker::check(self::measure($part, $unit), new Exercise($u, Exercise::lettered($list)), $asked);
     }
 }

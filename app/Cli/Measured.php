@@ -6,21 +6,17 @@ namespace App\Cli;
 
 use Cubo\Measure\Features;
 use Cubo\Measure\Hole;
-use Cubo\Measure\Islands;
+use Cubo\Printing\Islands;
 use Cubo\Measure\MeshFaults;
-use Cubo\Measure\Overhang;
+use Cubo\Printing\Overhang;
 use Cubo\Measure\PartMeasures;
 use Cubo\Measure\Standing;
 use Cubo\Measure\SurfaceRecognition;
+use Cubo\Measure\Symmetry;
 
 /** What `cubo measure --json` tells beside the masses: features, symmetry, faults of the mesh, and how it would print. */
 final class Measured
 {
-    /** Deviations below this, mm, or this share of the part are no asymmetry. */
-    private const ALIKE = 0.05;
-
-    private const ALIKE_SHARE = 1e-3;
-
     /** @return array<string, mixed> */
     public static function of(PartMeasures $m): array
     {
@@ -32,7 +28,7 @@ final class Measured
         $bare = $s->surfaces !== [] && $s->surfaces[0]->name === 'file:face';
         $known = $bare ? SurfaceRecognition::of($s) : $s;
         $features = Features::of($known, $m->tree());
-        $alike = max(self::ALIKE, self::ALIKE_SHARE * max($m->bounds()->size()));
+        $alike = Symmetry::alike($m->bounds());
         $wall = $m->wall()->thinnest;
 
         return [

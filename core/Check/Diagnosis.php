@@ -16,7 +16,7 @@ final class Diagnosis
     public static function size(float $got, Requirement $r, PartMeasures $part, Exercise $exercise): string
     {
         $unit = $exercise->unit;
-        $axis = (int) $r->where['axis'];
+        $axis = $r->axis();
         $words = ['wide', 'deep', 'high'];
         $text = "The part is {$unit->show($got)} {$words[$axis]}; {$unit->brief($r->nominal)} is asked.";
         $slip = self::unitSlip($got, $r->nominal, $unit);
@@ -25,7 +25,7 @@ final class Diagnosis
         }
         foreach ($exercise->asked() as $other) {
             if ($other->kind === RequirementKind::Size && $other->id !== $r->id) {
-                $j = (int) $other->where['axis'];
+                $j = $other->axis();
                 $size = $part->bounds()->size();
                 if (abs($got - $other->nominal) <= $other->tolerance && abs($size[$j] - $r->nominal) <= $r->tolerance && abs($other->nominal - $r->nominal) > $r->tolerance) {
                     return "$text {$unit->brief($r->nominal)} and {$unit->brief($other->nominal)} are there, but the other way round.";
@@ -42,22 +42,29 @@ final class Diagnosis
         return $text;
     }
 
+    /** What one of these is called. */
+    private static function round(Requirement $r): string
+    {
+        return $r->kind->isOfPin() ? 'round' : 'hole';
+    }
+
     public static function diameter(float $got, Requirement $r, Unit $unit): string
     {
         $asked = $unit->brief($r->nominal);
+        $what = self::round($r);
         if (self::near($got, $r->nominal / 2)) {
-            return "The hole is {$unit->brief($got)} across; the drawing asks {$asked} across. Did you type the radius as the diameter?";
+            return "The {$what} is {$unit->brief($got)} across; the drawing asks {$asked} across. Did you type the radius as the diameter?";
         }
         if (self::near($got, 2 * $r->nominal)) {
-            return "The hole is {$unit->brief($got)} across; the drawing asks {$asked} across. Did you type the diameter as the radius?";
+            return "The {$what} is {$unit->brief($got)} across; the drawing asks {$asked} across. Did you type the diameter as the radius?";
         }
 
-        return trim("The hole is {$unit->show($got)} across; the drawing asks {$asked}. " . self::unitSlip($got, $r->nominal, $unit));
+        return trim("The {$what} is {$unit->show($got)} across; the drawing asks {$asked}. " . self::unitSlip($got, $r->nominal, $unit));
     }
 
     public static function noHole(Requirement $r, PartMeasures $part, Unit $unit): string
     {
-        $axis = (int) $r->where['axis'];
+        $axis = $r->axis();
         $along = count(array_filter($part->features()->holes, static fn ($h): bool => $h->principal() === $axis));
         $any = count($part->features()->holes);
         $words = ['from left to right', 'from front to back', 'from top to bottom'];
@@ -67,7 +74,7 @@ final class Diagnosis
         if ($along === 0) {
             return "No hole runs {$words[$axis]}. There " . ($any === 1 ? 'is one' : "are $any") . ' in another direction; was the axis chosen right?';
         }
-        $siblings = (int) ($r->where['siblings'] ?? 1);
+        $siblings = max(1, (int) $r->number('siblings'));
         if ($along < $siblings) {
             return "$along of $siblings holes $words[$axis] are there. The one " . self::at($r, $unit) . ' is missing.';
         }
@@ -75,21 +82,29 @@ final class Diagnosis
         return 'No hole is near its place, ' . self::at($r, $unit) . '.';
     }
 
+    public static function noPin(Requirement $r, PartMeasures $part, Unit $unit): string
+    {
+        $along = count(array_filter($part->features()->bosses, static fn ($h): bool => $h->principal() === $r->axis()));
+
+        return $along === 0 ? 'No full round stands this way.' : 'No round stands near its place, ' . self::at($r, $unit) . '.';
+    }
+
     private static function at(Requirement $r, Unit $unit): string
     {
-        [$a, $b] = Proposer::others((int) $r->where['axis']);
+        [$a, $b] = Proposer::others($r->axis());
         $from = ['the left', 'the front', 'the bottom'];
 
-        return "{$unit->brief((float) $r->where['u'])} from {$from[$a]} and {$unit->brief((float) $r->where['v'])} from {$from[$b]}";
+        return "{$unit->brief($r->number('u'))} from {$from[$a]} and {$unit->brief($r->number('v'))} from {$from[$b]}";
     }
 
     /** @param array{float,float} $got from the outermost faces */
     public static function place(array $got, Requirement $r, PartMeasures $part, Unit $unit): string
     {
-        [$a, $b] = Proposer::others((int) $r->where['axis']);
+        [$a, $b] = Proposer::others($r->axis());
         $size = $part->bounds()->size();
-        $asked = [(float) $r->where['u'], (float) $r->where['v']];
-        $text = "The hole sits {$unit->show($got[0])} and {$unit->show($got[1])} from the outer faces; the drawing asks {$unit->brief($asked[0])} and {$unit->brief($asked[1])}.";
+        $asked = [$r->number('u'), $r->number('v')];
+        $what = self::round($r);
+        $text = "The {$what} sits {$unit->show($got[0])} and {$unit->show($got[1])} from the outer faces; the drawing asks {$unit->brief($asked[0])} and {$unit->brief($asked[1])}.";
         if (self::near($got[0], $asked[1]) && self::near($got[1], $asked[0])) {
             return "$text Both are there, but the other way round.";
         }

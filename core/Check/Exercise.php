@@ -8,19 +8,25 @@ use Cubo\Check\Tolerance\Tolerance;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\Letters;
+use Cubo\Recipe\Recipe;
+use Cubo\Recipe\UnreadableRecipe;
 
 /** What a part is checked against: the drawing's unit and the requirements. As a file: see docs/recipe.md. */
 final readonly class Exercise
 {
     public const FORMAT = 'cubo-exercise/1';
 
-    /** @param list<Requirement> $requirements */
-    public function __construct(public Unit $unit, public array $requirements, public string $title = '') {}
+    /**
+     * @param list<Requirement> $requirements
+     * @param bool $turned whether the part may lie in another way than the drawing shows it
+     * @param Recipe|null $reference the part itself, where a file carries it
+     */
+    public function __construct(public Unit $unit, public array $requirements, public string $title = '', public bool $turned = false, public ?Recipe $reference = null) {}
 
     /** @throws UnreadableExercise */
     public static function fromJson(string $json): self
     {
-        $a = json_decode($json, true, 32);
+        $a = json_decode($json, true, 64);
         if (! is_array($a) || ($a['format'] ?? null) !== self::FORMAT || ! is_array($a['requirements'] ?? null)) {
             throw new UnreadableExercise('This is not an exercise: "format" must be "' . self::FORMAT . '" and "requirements" a list.');
         }
@@ -35,7 +41,13 @@ final readonly class Exercise
             }
         }
 
-        return new self($unit, self::lettered($list), (string) ($a['title'] ?? ''));
+        try {
+            $reference = is_array($a['reference'] ?? null) ? Recipe::fromArray($a['reference']) : null;
+        } catch (UnreadableRecipe $e) {
+            throw new UnreadableExercise("The \"reference\" cannot be read. {$e->getMessage()}");
+        }
+
+        return new self($unit, self::lettered($list), (string) ($a['title'] ?? ''), (bool) ($a['turned'] ?? false), $reference);
     }
 
     /**
@@ -64,7 +76,7 @@ final readonly class Exercise
 
     public function toJson(): string
     {
-        return (string) json_encode(['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value,
+        return (string) json_encode(['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value] + ($this->turned ? ['turned' => true] : []) + ($this->reference === null ? [] : ['reference' => $this->reference->toArray()]) + [
             'requirements' => array_map(static fn (Requirement $r): array => ['where' => (object) $r->where] + $r->toArray(), $this->requirements)], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 }

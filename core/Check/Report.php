@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Check\Slip\Finding;
+
 /** The result of checking one part against one list of requirements. */
 final readonly class Report
 {
-    /** @param list<Row> $rows in the order of the requirements */
-    public function __construct(public array $rows) {}
+    /**
+     * @param list<Row> $rows in the order of the requirements
+     * @param list<Finding> $findings likely slips, surest first
+     */
+    public function __construct(public array $rows, public array $findings = []) {}
 
     public function met(): int
     {
@@ -36,9 +41,18 @@ final readonly class Report
         return array_map(static fn (Row $r): array => $r->toArray(), $this->rows);
     }
 
-    /** @param list<array<string, mixed>> $rows */
-    public static function fromArray(array $rows): self
+    /** @return list<array<string, mixed>> */
+    public function findingsToArray(): array
     {
-        return new self(array_map(Row::fromArray(...), $rows));
+        return array_map(static fn (Finding $f): array => $f->toArray(), $this->findings);
+    }
+
+    /**
+     * @param list<array<string, mixed>> $rows
+     * @param list<array<string, mixed>> $findings
+     */
+    public static function fromArray(array $rows, array $findings = []): self
+    {
+        return new self(array_map(Row::fromArray(...), $rows), array_map(Finding::fromArray(...), $findings));
     }
 }

@@ -10,16 +10,23 @@ use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
 
 /**
- * One thing asked of a part. `nominal` is in mm, mm2, mm3 or a count and is read from the reference part; hole places
- * and beds hold their numbers in `where`. `tolerance` is in mm, except for volumes, where it is in percent.
+ * One thing asked of a part. `nominal` is in mm, mm2, mm3, g, degrees or a count and is read from the reference part,
+ * except for limits, which the teacher states. `tolerance` is in mm; in percent for volume, area and mass; in degrees for
+ * angles.
  *
- * where: axis (0, 1, 2) for sizes, holes, symmetry; for holes also u, v (mm from the left, front or bottom outermost
- * face, the two axes in order x, y, z without the hole's own) and siblings (holes along that axis); for face distances
- * axis, low, high (mm from the least face) and the faces' directions lowSign, highSign; for beds x, y, z.
+ * where: axis (0, 1, 2) for all that has a direction; u, v (mm from the left, front or bottom outermost face, the two axes
+ * in order x, y, z without its own) for holes, pins and slots, with siblings (holes along that axis) and nth (which of
+ * several on one axis, by width); u2, v2 for the second hole of a distance; diameter and count for patterns; axis, low,
+ * high (mm from the least face) and the faces' directions lowSign, highSign for face distances; nx, ny, nz for slanting
+ * faces; x, y, z for beds and centroids; density (g/cm3) for masses; degrees and bridge for overhangs; about ("origin") for
+ * symmetry; order for rotation; step (a kind of step), size, was, becomes (as typed) for how it is made.
  */
 final readonly class Requirement
 {
-    /** @param array<string, float|int> $where */
+    /** Keys of "where" that hold text. */
+    private const WORDS = ['about', 'step', 'size', 'was', 'becomes'];
+
+    /** @param array<string, float|int|string> $where */
     public function __construct(
         public string $id,
         public RequirementKind $kind,
@@ -49,11 +56,17 @@ final readonly class Requirement
                 throw new UnreadableExercise("The requirement \"{$kind->value}\" needs a number as \"$key\".");
             }
         }
-        $where = array_map(static fn (mixed $v): float|int => is_int($v) || is_float($v) ? $v : throw new UnreadableExercise('"where" holds numbers only.'), (array) ($a['where'] ?? []));
-
+        $where = [];
+        foreach ((array) ($a['where'] ?? []) as $key => $v) {
+            $word = in_array($key, self::WORDS, true);
+            if ($word ? ! is_string($v) : ! is_int($v) && ! is_float($v)) {
+                throw new UnreadableExercise("\"where\".\"$key\" must be " . ($word ? 'text.' : 'a number.'));
+            }
+            $where[$key] = is_string($v) ? mb_substr($v, 0, 40) : $v;
+        }
         foreach ($kind->whereKeys() as $key) {
             if (! isset($where[$key])) {
-                throw new UnreadableExercise("The requirement \"{$kind->value}\" needs a number as \"where\".\"$key\".");
+                throw new UnreadableExercise("The requirement \"{$kind->value}\" needs " . (in_array($key, self::WORDS, true) ? 'text' : 'a number') . " as \"where\".\"$key\".");
             }
         }
         if (isset($where['axis']) && ! in_array($where['axis'], [0, 1, 2], true)) {
@@ -80,6 +93,18 @@ final readonly class Requirement
             $points ?? $this->points, $asked ?? $this->asked, $this->where, $letter ?? $this->letter, $this->as);
     }
 
+    /** 0, 1 or 2. */
+    public function axis(): int
+    {
+        return (int) $this->where['axis'];
+    }
+
+    /** A number of "where", 0 when there is none. */
+    public function number(string $key): float
+    {
+        return (float) ($this->where[$key] ?? 0.0);
+    }
+
     /** Whether a hole is asked to go through. */
     public function goesThrough(): bool
     {
@@ -100,18 +125,41 @@ final readonly class Requirement
     /** What the drawing or the teacher asks, as text. */
     public function askedText(Unit $unit): string
     {
+        $length = $unit->brief($this->nominal);
+
         return match ($this->kind) {
-            RequirementKind::HoleDiameter => '⌀ ' . $unit->brief($this->nominal),
-            RequirementKind::HolePlace => $unit->brief((float) $this->where['u']) . ', ' . $unit->brief((float) $this->where['v']),
-            RequirementKind::HoleDepth => $this->goesThrough() ? 'through' : $unit->brief($this->nominal) . ' deep',
+            RequirementKind::HoleDiameter, RequirementKind::PinDiameter, RequirementKind::SinkDiameter, RequirementKind::PitchCircle => "⌀ $length",
+            RequirementKind::HolePlace, RequirementKind::PinPlace => $unit->brief($this->number('u')) . ', ' . $unit->brief($this->number('v')),
+            RequirementKind::HoleDepth => $this->goesThrough() ? 'through' : "$length deep",
             RequirementKind::Volume => self::volume($this->nominal, $unit),
+            RequirementKind::Area => self::area($this->nominal, $unit),
+            RequirementKind::Mass => self::grams($this->nominal, $unit),
             RequirementKind::Symmetry => 'mirror',
+            RequirementKind::NotSymmetric => 'no mirror',
+            RequirementKind::Rotation => (int) $this->number('order') . ' alike',
             RequirementKind::Bodies => (string) (int) $this->nominal,
+            RequirementKind::HoleCount => (int) $this->nominal . ' of ⌀ ' . $unit->brief($this->number('diameter')),
+            RequirementKind::Rounds => (int) $this->number('count') . ' × R ' . $length,
+            RequirementKind::Chamfers => (int) $this->number('count') . ' × ' . $length . ' × 45°',
             RequirementKind::Closed => 'closed',
-            RequirementKind::FitsBed => implode(' × ', array_map(fn (string $k): string => $unit->brief((float) $this->where[$k]), ['x', 'y', 'z'])),
+            RequirementKind::Centred => 'on the origin',
+            RequirementKind::Pose => 'as drawn',
+            RequirementKind::Centroid, RequirementKind::FitsBed => implode($this->kind === RequirementKind::FitsBed ? ' × ' : ', ', array_map(fn (string $k): string => $unit->brief($this->number($k)), ['x', 'y', 'z'])),
+            RequirementKind::Shape => 'at least ' . Number::brief($this->nominal, 1) . ' % in common',
             RequirementKind::Standing => 'at least ' . self::area($this->nominal, $unit),
-            RequirementKind::Wall => 'at least ' . $unit->brief($this->nominal),
-            default => $unit->brief($this->nominal),
+            RequirementKind::Wall, RequirementKind::Gap => "at least $length",
+            RequirementKind::Overhang => 'at most ' . self::area($this->nominal, $unit),
+            RequirementKind::Bridge => "at most $length",
+            RequirementKind::Tips => 'at least ' . Number::brief($this->nominal, 1) . '°',
+            RequirementKind::Islands, RequirementKind::Hollow, RequirementKind::EdgeContact => 'none',
+            RequirementKind::SinkAngle, RequirementKind::Taper, RequirementKind::Angle => Number::brief($this->nominal, 2) . '°',
+            RequirementKind::StepUsed => (string) $this->where['step'],
+            RequirementKind::StepAvoided => 'no ' . $this->where['step'],
+            RequirementKind::StepsMost => 'at most ' . (int) $this->nominal,
+            RequirementKind::SketchesSettled => 'all settled',
+            RequirementKind::SketchTied => 'tied',
+            RequirementKind::WhatIf => $this->where['size'] . ' becomes ' . $this->where['becomes'],
+            default => $length,
         };
     }
 
@@ -119,11 +167,17 @@ final readonly class Requirement
     {
         return match (true) {
             ! $this->kind->hasTolerance(), $this->goesThrough() => '',
-            $this->kind === RequirementKind::Volume => '±' . Number::brief($this->tolerance, 2) . ' %',
-            $this->kind === RequirementKind::Symmetry, $this->kind === RequirementKind::HolePlace => 'within ' . $unit->brief($this->tolerance),
+            $this->kind->isShare() => '±' . Number::brief($this->tolerance, 2) . ' %',
+            $this->kind->isAngle() => '±' . Number::brief($this->tolerance, 2) . '°',
+            $this->kind->isPlace(), $this->kind === RequirementKind::Symmetry, $this->kind === RequirementKind::Rotation => 'within ' . $unit->brief($this->tolerance),
             $this->as !== '' => (preg_match('/^[A-Za-z]/', $this->as) ? "$this->as " : '') . $this->limits($unit)->text($unit),
             default => '±' . $unit->brief($this->tolerance),
         };
+    }
+
+    public static function grams(float $g, Unit $unit): string
+    {
+        return $unit === Unit::Inch ? Number::show($g / 453.59237, 4) . ' lb' : Number::show($g, 2) . ' g';
     }
 
     public static function volume(float $mm3, Unit $unit): string

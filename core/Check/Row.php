@@ -11,7 +11,7 @@ namespace Cubo\Check;
 final readonly class Row
 {
     /**
-     * @param 'met'|'off'|'missing' $status
+     * @param 'met'|'off'|'missing'|'unknown' $status unknown: it could not be measured, the diagnosis says why
      * @param array<string, mixed>|null $place
      */
     public function __construct(

@@ -58,7 +58,7 @@ final class DimensionPlan
     {
         $text = $e->unit->brief($r->nominal);
 
-        return match ((int) $r->where['axis']) {
+        return match ($r->axis()) {
             0 => new Dimension(View::Front, 'below', [$b->min[0], $b->min[2]], [$b->max[0], $b->min[2]], [$r->letter], $text, [$r->id]),
             1 => new Dimension(View::Right, 'below', [$b->min[1], $b->min[2]], [$b->max[1], $b->min[2]], [$r->letter], $text, [$r->id]),
             default => new Dimension(View::Front, 'left', [$b->min[0], $b->min[2]], [$b->min[0], $b->max[2]], [$r->letter], $text, [$r->id]),
@@ -68,7 +68,7 @@ final class DimensionPlan
     private static function step(Requirement $r, Exercise $e, Bounds $b): Dimension
     {
         $text = $e->unit->brief($r->nominal);
-        $axis = (int) $r->where['axis'];
+        $axis = $r->axis();
         $to = $b->min[$axis] + $r->nominal;
 
         return match ($axis) {
@@ -81,10 +81,10 @@ final class DimensionPlan
     /** @return array{View, array{float,float}, int, int} the view that shows the hole as a circle, its centre there, its axes */
     private static function centre(Requirement $r, Bounds $b): array
     {
-        $axis = (int) $r->where['axis'];
+        $axis = $r->axis();
         [$i, $j] = Proposer::others($axis);
 
-        return [[View::Right, View::Front, View::Top][$axis], [$b->min[$i] + $r->where['u'], $b->min[$j] + $r->where['v']], $i, $j];
+        return [[View::Right, View::Front, View::Top][$axis], [$b->min[$i] + $r->number('u'), $b->min[$j] + $r->number('v')], $i, $j];
     }
 
     private static function diameter(Requirement $r, Exercise $e, Bounds $b): Dimension
@@ -101,8 +101,8 @@ final class DimensionPlan
         $up = $view === View::Top ? 'left' : 'right';
 
         return [
-            new Dimension($view, 'above', [$b->min[$i], $c[1]], $c, [$r->letter], $e->unit->brief((float) $r->where['u']), [$r->id]),
-            new Dimension($view, $up, [$c[0], $b->min[$j]], $c, [$r->letter], $e->unit->brief((float) $r->where['v']), [$r->id]),
+            new Dimension($view, 'above', [$b->min[$i], $c[1]], $c, [$r->letter], $e->unit->brief($r->number('u')), [$r->id]),
+            new Dimension($view, $up, [$c[0], $b->min[$j]], $c, [$r->letter], $e->unit->brief($r->number('v')), [$r->id]),
         ];
     }
 }

@@ -90,18 +90,23 @@ final readonly class Features
             $wy = $s->y[$c] - $s->y[$a];
             $wz = $s->z[$c] - $s->z[$a];
             $area = sqrt(($uy * $wz - $uz * $wy) ** 2 + ($uz * $wx - $ux * $wz) ** 2 + ($ux * $wy - $uy * $wx) ** 2) / 2;
-            $key = round($s->nx[$f] * 1e6) . '|' . round($s->ny[$f] * 1e6) . '|' . round($s->nz[$f] * 1e6) . '|' . round($s->offset[$f] * 1e5);
+            // coarse enough for files in single precision
+            $key = round($s->nx[$f] * 1e4) . '|' . round($s->ny[$f] * 1e4) . '|' . round($s->nz[$f] * 1e4) . '|' . round($s->offset[$f] * 1e3);
             $key = str_replace('-0|', '0|', $key . '|');
-            $sum[$key] ??= [[$s->nx[$f], $s->ny[$f], $s->nz[$f]], $s->offset[$f], 0.0, [0.0, 0.0, 0.0]];
+            $sum[$key] ??= [[$s->nx[$f], $s->ny[$f], $s->nz[$f]], $s->offset[$f], 0.0, [0.0, 0.0, 0.0], [INF, INF, INF], [-INF, -INF, -INF]];
             $sum[$key][2] += $area;
             $sum[$key][3][0] += $area * ($s->x[$a] + $s->x[$b] + $s->x[$c]) / 3;
             $sum[$key][3][1] += $area * ($s->y[$a] + $s->y[$b] + $s->y[$c]) / 3;
             $sum[$key][3][2] += $area * ($s->z[$a] + $s->z[$b] + $s->z[$c]) / 3;
+            foreach ([$s->x, $s->y, $s->z] as $k => $at) {
+                $sum[$key][4][$k] = min($sum[$key][4][$k], $at[$a], $at[$b], $at[$c]);
+                $sum[$key][5][$k] = max($sum[$key][5][$k], $at[$a], $at[$b], $at[$c]);
+            }
         }
         $flats = [];
-        foreach ($sum as [$n, $d, $area, $m]) {
+        foreach ($sum as [$n, $d, $area, $m, $least, $most]) {
             if ($area > 1e-9) {
-                $flats[] = new Flat($n, $d, $area, [$m[0] / $area, $m[1] / $area, $m[2] / $area]);
+                $flats[] = new Flat($n, $d, $area, [$m[0] / $area, $m[1] / $area, $m[2] / $area], [$least, $most]);
             }
         }
         usort($flats, static fn (Flat $p, Flat $q): int => round($q->area, 6) <=> round($p->area, 6) ?: [$p->normal, $p->offset] <=> [$q->normal, $q->offset]);

@@ -21,6 +21,11 @@ final class PartMeasures
 
     private ?int $bodies = null;
 
+    private ?bool $closed = null;
+
+    /** @var array<int, Symmetry> */
+    private array $symmetry = [];
+
     public function __construct(public readonly Solid $solid) {}
 
     public function mass(): MassProperties
@@ -48,9 +53,16 @@ final class PartMeasures
         return $this->wall ??= WallThickness::of($this->solid, $this->tree());
     }
 
+    /** About the plane across an axis through the part's middle. */
     public function symmetry(int $axis): Symmetry
     {
-        return Symmetry::across($this->solid, $axis, $this->bounds(), $this->tree());
+        return $this->symmetry[$axis] ??= Symmetry::across($this->solid, $axis, $this->bounds(), $this->tree());
+    }
+
+    /** About the plane across an axis at a place of it, mm. */
+    public function symmetryAt(int $axis, float $at): Symmetry
+    {
+        return Symmetry::across($this->solid, $axis, $this->bounds(), $this->tree(), $at);
     }
 
     public function bodyCount(): int
@@ -58,17 +70,10 @@ final class PartMeasures
         return $this->bodies ??= count(Bodies::of($this->solid));
     }
 
-    /** Every half-edge has its twin running the other way, and the whole encloses something. */
+    /** The surface has no gap and no fault of another kind, and encloses something. */
     public function isClosed(): bool
     {
-        $s = $this->solid;
-        foreach ($s->twin as $h => $o) {
-            if (($s->twin[$o] ?? -1) !== $h || $s->start[$o] !== $s->start[$h % 3 === 2 ? $h - 2 : $h + 1]) {
-                return false;
-            }
-        }
-
-        return ! $s->isEmpty() && $s->facettedVolume() > 0;
+        return $this->closed ??= ! in_array(-1, $this->solid->twin, true) && ! $this->solid->isEmpty() && $this->solid->facettedVolume() > 0 && MeshFaults::of($this->solid) === [];
     }
 
     /** Flat area in the part's lowest plane, facing down, mm2. */

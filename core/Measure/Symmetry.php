@@ -4,33 +4,70 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Geometry\Transform;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SurfaceEquation;
 
 /**
- * How far a part is from being its own mirror image in a plane through its middle: the greatest distance between the
- * surface and its mirror image, over corners, side middles and centres of all triangles, moved onto the true surface.
+ * How far a part is from being its own mirror image in a plane, or from lying on itself when it is turned: the greatest distance between the
+ * surface and its image, over corners, side middles and centres of all triangles, moved onto the true surface.
  */
 final readonly class Symmetry
 {
+    /** Less than this, mm, is no asymmetry, nor less than this share of the part. */
+    public const ALIKE = 0.05;
+
+    public const ALIKE_SHARE = 1e-3;
+
     /**
      * @param float $deviation mm
      * @param array{float,float,float}|null $worst the spot on the part, null when there is none
      */
     private function __construct(public float $deviation, public ?array $worst) {}
 
-    /** @param int $axis 0, 1 or 2: the plane stands across x, y or z */
-    public static function across(Solid $s, int $axis, Bounds $bounds, TriangleTree $tree): self
+    /** How much a part of this size may differ from its image and still be called symmetric, mm. */
+    public static function alike(Bounds $bounds): float
     {
-        $twice = $bounds->min[$axis] + $bounds->max[$axis];
+        return max(self::ALIKE, self::ALIKE_SHARE * max($bounds->size()));
+    }
+
+    /**
+     * @param int $axis 0, 1 or 2: the plane stands across x, y or z
+     * @param float|null $at where the plane is, mm; the middle of the part when null
+     */
+    public static function across(Solid $s, int $axis, Bounds $bounds, TriangleTree $tree, ?float $at = null): self
+    {
+        $twice = $at === null ? $bounds->min[$axis] + $bounds->max[$axis] : 2 * $at;
+
+        return self::imaged($s, max($bounds->size()) + abs($twice - $bounds->min[$axis] - $bounds->max[$axis]), $tree, static function (array $p) use ($axis, $twice): array {
+            $p[$axis] = $twice - $p[$axis];
+
+            return $p;
+        });
+    }
+
+    /**
+     * Turned about an axis through a point by the n-th part of a full turn.
+     *
+     * @param array{float,float,float} $through
+     */
+    public static function turned(Solid $s, int $axis, int $n, array $through, TriangleTree $tree): self
+    {
+        $turn = Transform::rotation($axis, 360 / $n, $through);
+        $box = $s->vertexBox();
+
+        return self::imaged($s, 2 * max($box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2]), $tree, $turn->point(...));
+    }
+
+    /** @param callable(array{float,float,float}): array{float,float,float} $image */
+    private static function imaged(Solid $s, float $limit, TriangleTree $tree, callable $image): self
+    {
         $rise = self::rise($s);
         $reach = 1.01 * ($rise === [] ? 0.0 : max($rise)) + 1e-6;
         $worst = null;
         $most = 0.0;
-        $limit = max($bounds->size());
         foreach (SurfaceSamples::of($s) as [$p]) {
-            $q = $p;
-            $q[$axis] = $twice - $p[$axis];
+            $q = $image($p);
             // most points lie no farther off than the worst so far: look nearby first
             [$d, $t] = $tree->nearest($q, $most + $reach);
             if ($t === null) {

@@ -25,12 +25,23 @@ final readonly class WallThickness
 
     public static function of(Solid $s, TriangleTree $tree): self
     {
+        return self::along($s, $tree, -1.0);
+    }
+
+    /** The narrowest gap: the same, measured outward from surface to surface. A narrow hole counts as one, too. */
+    public static function gap(Solid $s, TriangleTree $tree): self
+    {
+        return self::along($s, $tree, 1.0);
+    }
+
+    private static function along(Solid $s, TriangleTree $tree, float $sign): self
+    {
         $box = $s->vertexBox();
         $far = $box[3] - $box[0] + $box[4] - $box[1] + $box[5] - $box[2];
         $thinnest = INF;
         $spot = null;
         foreach (SurfaceSamples::of($s) as [$p, $n]) {
-            $in = [-$n[0], -$n[1], -$n[2]];
+            $in = [$sign * $n[0], $sign * $n[1], $sign * $n[2]];
             // no hit beyond the thinnest wall so far is of interest
             $hit = $tree->firstHit($p, $in, 1e-4, min($far, $thinnest), static function (int $t) use ($s, $n): bool {
                 $f = $s->facet[$t];

@@ -171,7 +171,7 @@ it('refuses what is no exercise', function (string $json): void {
 it('checks a mesh from elsewhere like a part built here', function (array $steps): void {
     $mesh = SurfaceRecognition::of(StlFile::read(StlFile::write(Parts::build($steps)->part())));
     $e = new Exercise(Unit::Millimetre, Exercise::lettered(array_map(fn ($r) => $r->change(asked: true), Proposer::propose(Parts::measure($steps), Unit::Millimetre))));
-    $r = Checker::check(new PartMeasures($mesh), $e);
+    $r = Checker::check(new PartMeasures($mesh), $e, Parts::measure($steps));
     expect($r->allMet())->toBeTrue(implode(', ', array_map(fn ($x) => "{$x->id} {$x->word}", $r->rows)));
 })->with([
     'a block' => [[['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12']]],
@@ -189,7 +189,8 @@ it('does not take a prism for a round', function (): void {
 
 it('keeps a report through its array form', function (): void {
     $r = Parts::check(PLATE, plate([1 => ['round' => '4']]));
-    expect(Report::fromArray(json_decode((string) json_encode($r->toArray()), true)))->toEqual($r);
+    expect($r->findings)->not->toBe([])
+        ->and(Report::fromArray(json_decode((string) json_encode($r->toArray()), true), json_decode((string) json_encode($r->findingsToArray()), true)))->toEqual($r);
 });
 
 it('holds a size to unequal deviations, limits, classes and fits', function (string $as, string $diameter, string $word) {

@@ -3,12 +3,9 @@
 declare(strict_types=1);
 
 use Cubo\Exchange\StlFile;
-use Cubo\Geometry\Transform;
 use Cubo\Measure\Features;
 use Cubo\Measure\Hole;
-use Cubo\Measure\Islands;
 use Cubo\Measure\MeshFaults;
-use Cubo\Measure\Overhang;
 use Cubo\Measure\PartMeasures;
 use Cubo\Measure\SurfaceRecognition;
 use Cubo\Solid\Maker\Primitives;
@@ -17,43 +14,6 @@ use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
 use Tests\Parts;
-
-$table = [['kind' => 'block', 'name' => 'Leg', 'width' => '10', 'depth' => '10', 'height' => '20', 'stand' => 'ground'], ['kind' => 'block', 'name' => 'Top', 'width' => '40', 'depth' => '30', 'height' => '5', 'stand' => 'ground', 'z' => '20']];
-
-// closed forms: common practice, no source
-it('adds up what hangs over', function (array $steps, float $area, float $within) {
-    $part = Parts::build($steps)->part();
-    expect(Overhang::area($part))->toEqualWithDelta($area, $within * max(1.0, $area));
-})->with([
-    'a table' => [$table, 40 * 30 - 100.0, 1e-9],
-    'a block on the bed' => [[['kind' => 'block']], 0.0, 1e-9],
-    'a roof on its head, 45 degrees' => [[['kind' => 'roof', 'width' => '20', 'depth' => '30', 'height' => '10', 'leans' => 'front', 'lean' => '180', 'stand' => 'ground']], 0.0, 1e-9],
-    'a roof on its head, flatter' => [[['kind' => 'roof', 'width' => '20', 'depth' => '30', 'height' => '8', 'leans' => 'front', 'lean' => '180', 'stand' => 'ground']], 2 * 30 * hypot(10, 8), 1e-6],
-    // a quarter of the wall of a bore that lies
-    'a bore that lies' => [[['kind' => 'block', 'width' => '30', 'depth' => '40', 'height' => '30'], ['kind' => 'cylinder', 'round' => '20', 'length' => '60', 'along' => 'y', 'y' => '-30', 'z' => '15', 'effect' => 'cut']], M_PI / 2 * 10 * 40, 2e-3],
-    'a cylinder that lies' => [[['kind' => 'cylinder', 'round' => '20', 'length' => '40', 'along' => 'x', 'stand' => 'ground']], M_PI / 2 * 10 * 40, 2e-3],
-    // a disc on a post, less the post
-    'a mushroom' => [[['kind' => 'cylinder', 'round' => '10', 'length' => '20'], ['kind' => 'cylinder', 'round' => '40', 'length' => '5', 'z' => '20']], M_PI * (400 - 25), 1e-9],
-    // the cap below 45 degrees of a ball: 2 pi r h with h = r (1 - cos 45)
-    'a ball' => [[['kind' => 'ball', 'round' => '20', 'stand' => 'ground']], 2 * M_PI * 100 * (1 - cos(M_PI / 4)), 1e-2],
-    'a cone on its tip, steep' => [[['kind' => 'cone', 'round' => '2', 'tip' => '20', 'length' => '20']], 0.0, 1e-9],
-    'a cone on its tip, flat' => [[['kind' => 'cone', 'round' => '2', 'tip' => '40', 'length' => '10']], M_PI * (1 + 20) * hypot(19, 10), 1e-3],
-]);
-
-it('counts where a print would begin in the air', function (array $steps, int $islands) {
-    $part = Parts::build($steps)->part();
-    expect(count(Islands::of($part)))->toBe($islands)
-        // turned about the upright they stay
-        ->and(count(Islands::of($part->moved(Transform::rotation(2, 33.0)))))->toBe($islands);
-})->with([
-    'a table' => [$table, 0],
-    'a table with a knob below its top' => [[...$table, ['kind' => 'block', 'width' => '4', 'depth' => '4', 'height' => '6', 'stand' => 'ground', 'x' => '15', 'z' => '15']], 1],
-    'two knobs, one of them round' => [[...$table, ['kind' => 'block', 'width' => '4', 'depth' => '4', 'height' => '6', 'stand' => 'ground', 'x' => '15', 'z' => '15'], ['kind' => 'ball', 'round' => '6', 'stand' => 'ground', 'x' => '-14', 'z' => '16']], 2],
-    'a bore that lies' => [[['kind' => 'block', 'width' => '30', 'depth' => '40', 'height' => '30'], ['kind' => 'cylinder', 'round' => '20', 'length' => '60', 'along' => 'y', 'y' => '-30', 'z' => '15', 'effect' => 'cut']], 0],
-    'a pocket from above' => [[['kind' => 'block', 'width' => '30', 'depth' => '30', 'height' => '20'], ['kind' => 'cylinder', 'round' => '10', 'length' => '30', 'z' => '8', 'effect' => 'cut']], 0],
-    'a ball on the bed' => [[['kind' => 'ball', 'stand' => 'ground']], 0],
-    'a hook that comes down again' => [[['kind' => 'block', 'width' => '6', 'depth' => '6', 'height' => '40', 'stand' => 'ground'], ['kind' => 'block', 'width' => '30', 'depth' => '6', 'height' => '6', 'stand' => 'ground', 'x' => '12', 'z' => '34'], ['kind' => 'block', 'width' => '6', 'depth' => '6', 'height' => '20', 'stand' => 'ground', 'x' => '24', 'z' => '20']], 1],
-]);
 
 $plate = ['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '20'];
 $bore = static fn (array $more): array => $more + ['kind' => 'cylinder', 'round' => '8', 'effect' => 'cut'];

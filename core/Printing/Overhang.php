@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Measure;
+namespace Cubo\Printing;
 
+use Cubo\Measure\FaceArea;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
@@ -53,6 +54,30 @@ final class Overhang
         }
 
         return $sum;
+    }
+
+    /** @return V|null the middle of the largest facet that hangs over */
+    public static function spot(Solid $s, float $degrees = 45.0): ?array
+    {
+        $low = $s->vertexBox()[2];
+        $limit = -cos(deg2rad($degrees)) - 1e-6;
+        [$most, $at] = [0.0, null];
+        foreach ($s->facet as $t => $f) {
+            if ($s->nz[$f] >= $limit) {
+                continue;
+            }
+            $c = [];
+            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+                $v = $s->start[$h];
+                $c[] = [$s->x[$v], $s->y[$v], $s->z[$v]];
+            }
+            if (max($c[0][2], $c[1][2], $c[2][2]) > $low + self::ON_THE_BED && self::size($c) > $most) {
+                $most = self::size($c);
+                $at = [($c[0][0] + $c[1][0] + $c[2][0]) / 3, ($c[0][1] + $c[1][1] + $c[2][1]) / 3, ($c[0][2] + $c[1][2] + $c[2][2]) / 3];
+            }
+        }
+
+        return $at;
     }
 
     /**

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Measure;
+namespace Cubo\Printing;
 
 use Cubo\Solid\Solid;
 

@@ -1,0 +1,220 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check;
+
+use Cubo\Geometry\Transform;
+use Cubo\Geometry\Vector;
+use Cubo\Measure\PartMeasures;
+use Cubo\Measure\SurfaceSamples;
+use Cubo\Measure\TriangleTree;
+use Cubo\Solid\Boolean\BooleanFailed;
+use Cubo\Solid\Boolean\BooleanOperation;
+use InvalidArgumentException;
+
+/**
+ * A part laid over another one: of the 24 ways a box can lie, each with the middles or the centres of mass on each other,
+ * the one whose surfaces lie closest. Mirrored ways only when they are asked for.
+ *
+ * @phpstan-type V array{float,float,float}
+ */
+final readonly class Alignment
+{
+    /** Points of the surface that tell which way is best, and those that tell how good it is. */
+    private const FEW = 60;
+
+    private const SOME = 200;
+
+    private const MANY = 600;
+
+    /**
+     * @param Transform $move takes the part onto the other one
+     * @param float $mean distance of the surfaces, mm
+     * @param float $deviation the greatest distance between them, mm, looked for from both
+     * @param V|null $worst where that is, on the part
+     */
+    private function __construct(public Transform $move, public float $mean, public float $deviation, public ?array $worst) {}
+
+    public static function best(PartMeasures $part, PartMeasures $onto, bool $mirrored = false): ?self
+    {
+        if ($part->solid->isEmpty() || $onto->solid->isEmpty()) {
+            return null;
+        }
+        $few = self::points($part, self::FEW);
+        $best = null;
+        $least = INF;
+        foreach (self::ways($mirrored) as $n => $r) {
+            $turn = new Transform($r);
+            foreach (self::shifts($turn, $part, $onto) as $move) {
+                // the way it lies already wins when others are as good, as with a cube
+                $mean = self::mean($few, $move, $onto->tree(), $least) - ($n === 0 ? 1e-6 : 0.0);
+                if ($mean < $least - 1e-9) {
+                    $least = $mean;
+                    $best = $move;
+                }
+            }
+        }
+        if ($best === null) {
+            return null;
+        }
+
+        return self::measured($part, $onto, $best);
+    }
+
+    /** Without any turning or shifting. */
+    public static function asItLies(PartMeasures $part, PartMeasures $onto, ?Transform $move = null): self
+    {
+        return self::measured($part, $onto, $move ?? Transform::identity());
+    }
+
+    /** How many of the points of both surfaces lie on the other one, no farther off than this. */
+    public static function onEachOther(PartMeasures $part, PartMeasures $onto, Transform $move, float $within): int
+    {
+        $n = 0;
+        foreach (self::points($part, self::SOME) as $p) {
+            $n += $onto->tree()->nearest($move->point($p), $within)[1] !== null ? 1 : 0;
+        }
+        foreach (self::points($onto, self::SOME) as $p) {
+            $n += $part->tree()->nearest($move->local($p), $within)[1] !== null ? 1 : 0;
+        }
+
+        return $n;
+    }
+
+    private static function measured(PartMeasures $part, PartMeasures $onto, Transform $move): self
+    {
+        [$most, $worst, $sum, $n] = [0.0, null, 0.0, 0];
+        foreach (self::points($part, self::MANY) as $p) {
+            $d = $onto->tree()->nearest($move->point($p))[0];
+            $sum += $d;
+            $n++;
+            if ($d > $most) {
+                [$most, $worst] = [$d, $p];
+            }
+        }
+        foreach (self::points($onto, self::MANY) as $p) {
+            $q = $move->local($p);
+            $d = $part->tree()->nearest($q)[0];
+            if ($d > $most) {
+                [$most, $worst] = [$d, $q];
+            }
+        }
+
+        return new self($move, $sum / max(1, $n), $most, $worst);
+    }
+
+    /** Whether it need not be turned; shifted it may be. */
+    public function isStraight(): bool
+    {
+        $r = $this->move->r;
+
+        return $r[0] + $r[4] + $r[8] > 3 - 1e-9;
+    }
+
+    /** How it lies against the other one, in words. */
+    public function words(): string
+    {
+        $r = $this->move->r;
+        if ($this->move->mirrors()) {
+            return 'as its mirror image';
+        }
+        if ($this->isStraight()) {
+            return 'as drawn';
+        }
+        foreach (['about the line from left to right', 'about the line from front to back', 'about the upright'] as $k => $about) {
+            if ($r[4 * $k] > 1 - 1e-9) {
+                $angle = (int) round(rad2deg(acos(max(-1.0, min(1.0, ($r[0] + $r[4] + $r[8] - 1) / 2)))));
+
+                return "turned by {$angle}° $about";
+            }
+        }
+
+        return 'tipped over';
+    }
+
+    /**
+     * Volumes, mm3, and what both have in common of all there is, percent.
+     *
+     * @return array{share: float, common: float, missing: float, surplus: float}|null null when they cannot be combined
+     */
+    public function inCommon(PartMeasures $part, PartMeasures $onto): ?array
+    {
+        try {
+            $common = abs(BooleanOperation::intersection($part->solid->moved($this->move), $onto->solid)->facettedVolume());
+        } catch (BooleanFailed|InvalidArgumentException) {
+            return null;
+        }
+        [$a, $b] = [abs($part->solid->facettedVolume()), abs($onto->solid->facettedVolume())];
+        $all = $a + $b - $common;
+
+        return ['share' => $all > 0 ? 100 * $common / $all : 0.0, 'common' => $common, 'missing' => max(0.0, $b - $common), 'surplus' => max(0.0, $a - $common)];
+    }
+
+    /**
+     * The rotations that take the axes to axes, the identity first; mirrored ones begin with x turned round.
+     *
+     * @return list<array{float,float,float,float,float,float,float,float,float}>
+     */
+    public static function ways(bool $mirrored = false): array
+    {
+        $out = [];
+        foreach ([[0, 1, 2], [1, 2, 0], [2, 0, 1], [1, 0, 2], [0, 2, 1], [2, 1, 0]] as $n => $to) {
+            foreach ([[1, 1, 1], [-1, -1, 1], [-1, 1, -1], [1, -1, -1], [-1, 1, 1], [1, -1, 1], [1, 1, -1], [-1, -1, -1]] as $sign) {
+                if ((($n < 3 ? 1 : -1) * $sign[0] * $sign[1] * $sign[2] > 0) === $mirrored) {
+                    continue;
+                }
+                $r = array_fill(0, 9, 0.0);
+                foreach ($to as $row => $column) {
+                    $r[3 * $row + $column] = (float) $sign[$row];
+                }
+                $out[] = $r;
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return list<Transform> */
+    private static function shifts(Transform $turn, PartMeasures $part, PartMeasures $onto): array
+    {
+        $out = [];
+        foreach ([[$part->bounds()->middle(), $onto->bounds()->middle()], [$part->mass()->centroid, $onto->mass()->centroid]] as [$from, $to]) {
+            $out[] = $turn->then(Transform::translation(Vector::sub($to, $turn->point($from))));
+        }
+
+        return Vector::distance($out[0]->t, $out[1]->t) < 1e-6 ? [$out[0]] : $out;
+    }
+
+    /**
+     * @param list<V> $points
+     * @param float $least no way farther than this is of interest
+     */
+    private static function mean(array $points, Transform $move, TriangleTree $tree, float $least): float
+    {
+        $sum = 0.0;
+        $n = count($points);
+        foreach ($points as $p) {
+            $sum += $tree->nearest($move->point($p))[0];
+            if ($sum > ($least + 1e-6) * $n) {
+                return INF;
+            }
+        }
+
+        return $n > 0 ? $sum / $n : INF;
+    }
+
+    /** @return list<V> about so many points, evenly over the surface's samples */
+    private static function points(PartMeasures $m, int $about): array
+    {
+        static $all = new \WeakMap;
+        $points = $all[$m] ??= array_map(static fn (array $s): array => $s[0], iterator_to_array(SurfaceSamples::of($m->solid), false));
+        $stride = max(1, intdiv(count($points), $about));
+        $out = [];
+        for ($i = 0; $i < count($points); $i += $stride) {
+            $out[] = $points[$i];
+        }
+
+        return $out;
+    }
+}

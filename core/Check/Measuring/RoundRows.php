@@ -1,0 +1,262 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check\Measuring;
+
+use Cubo\Check\Diagnosis;
+use Cubo\Check\Proposer;
+use Cubo\Check\Requirement;
+use Cubo\Check\RequirementKind;
+use Cubo\Check\Row;
+use Cubo\Check\Rows;
+use Cubo\Check\Subject;
+use Cubo\Geometry\Vector;
+use Cubo\Measure\Hole;
+use Cubo\Measure\RoundPiece;
+use Cubo\Measure\Slot;
+use Cubo\Measure\Through;
+
+/** Holes and pins, what is sunk into them, cones and slots. */
+final class RoundRows
+{
+    /** @var array<string, array<string, array{Hole, bool}>> by kind and axis */
+    private array $pairs = [];
+
+    /** @param list<Requirement> $asked */
+    public function __construct(private readonly Subject $subject, private readonly Rows $rows, private readonly array $asked) {}
+
+    public function row(Requirement $r): ?Row
+    {
+        return match ($r->kind) {
+            RequirementKind::HoleDiameter, RequirementKind::PinDiameter => $this->diameter($r),
+            RequirementKind::HolePlace, RequirementKind::PinPlace => $this->place($r),
+            RequirementKind::HoleDepth => $this->depth($r),
+            RequirementKind::PinHeight => $this->height($r),
+            RequirementKind::AxisDistance => $this->axisDistance($r),
+            RequirementKind::SinkDiameter, RequirementKind::SinkAngle => $this->sink($r),
+            RequirementKind::Taper => $this->taper($r),
+            RequirementKind::SlotLength, RequirementKind::SlotWidth => $this->slot($r),
+            default => null,
+        };
+    }
+
+    private function diameter(Requirement $r): Row
+    {
+        $found = $this->find($r);
+        if ($found === null) {
+            return $this->absent($r);
+        }
+        [$h, $doubt] = $found;
+
+        return $this->rows->length($r, 2 * $h->radius, Diagnosis::diameter(2 * $h->radius, $r, $this->subject->unit) . $this->doubt($doubt, $r), $this->ring($h, $r->axis(), $r->nominal / 2), '⌀ ');
+    }
+
+    private function place(Requirement $r): Row
+    {
+        $found = $this->find($r);
+        if ($found === null) {
+            return $this->absent($r);
+        }
+        [$h, $doubt] = $found;
+        $unit = $this->subject->unit;
+        [$a, $b] = Proposer::others($r->axis());
+        $min = $this->subject->part->bounds()->min;
+        $u = $h->point[$a] - $min[$a];
+        $v = $h->point[$b] - $min[$b];
+        $off = hypot($u - $r->number('u'), $v - $r->number('v'));
+
+        return $this->rows->row($r, $unit->show($u) . ', ' . $unit->show($v), $off, $unit->show($off), $off <= $r->tolerance + Rows::SLACK,
+            $unit->show($off) . ' off its place', Diagnosis::place([$u, $v], $r, $this->subject->part, $unit) . $this->doubt($doubt, $r), $this->ring($h, $r->axis(), null));
+    }
+
+    private function depth(Requirement $r): Row
+    {
+        $found = $this->find($r);
+        if ($found === null) {
+            return $this->absent($r);
+        }
+        $hole = $found[0];
+        $unit = $this->subject->unit;
+        $place = $this->ring($hole, $r->axis(), null);
+        if (! $r->goesThrough()) {
+            return $hole->through
+                ? $this->rows->row($r, 'through', null, '', false, 'Goes through', 'The hole should end at a depth of ' . $unit->brief($r->nominal) . '; it goes right through the part.', $place)
+                : $this->rows->length($r, $hole->depth(), 'The hole is ' . $unit->show($hole->depth()) . ' deep to where its full width ends; ' . $unit->brief($r->nominal) . ' is asked.', $place);
+        }
+        $skin = $hole->through ? 0.0 : Through::skin($this->subject->part, $hole);
+
+        return $this->rows->row($r, $hole->through ? 'through' : $unit->show($hole->depth()), $hole->through ? 0.0 : -$skin, $hole->through ? '' : $unit->show($skin), $hole->through,
+            'Not through', 'The hole does not go through: ' . $unit->show($skin) . ' ' . $unit->word() . ' are left at its end. Make it deeper, or choose “through”.', $place);
+    }
+
+    private function height(Requirement $r): Row
+    {
+        $found = $this->find($r);
+        if ($found === null) {
+            return $this->absent($r);
+        }
+        $unit = $this->subject->unit;
+        $got = $found[0]->depth();
+
+        return $this->rows->length($r, $got, Diagnosis::factor($got, $r->nominal, $unit, 'end of the round stands'), $this->ring($found[0], $r->axis(), null));
+    }
+
+    private function axisDistance(Requirement $r): Row
+    {
+        $axis = $r->axis();
+        $pairs = $this->pairs($axis, false);
+        $p = $pairs[self::key($r)][0] ?? null;
+        $q = $pairs[self::key($r, '2')][0] ?? null;
+        if ($p === null || $q === null) {
+            return $this->rows->missing($r, 'One of the two holes is not there.');
+        }
+        [$a, $b] = Proposer::others($axis);
+        $got = hypot($p->point[$a] - $q->point[$a], $p->point[$b] - $q->point[$b]);
+        $unit = $this->subject->unit;
+        $text = "The axes are {$unit->show($got)} apart; {$unit->brief($r->nominal)} is asked.";
+        $edges = $got - $p->radius - $q->radius;
+        foreach ([[$edges, 'from rim to rim instead of from middle to middle'], [$got + $p->radius + $q->radius, 'over both holes instead of from middle to middle']] as [$other, $how]) {
+            if (abs($other - $r->nominal) < 0.01 * $r->nominal) {
+                $text .= " Was it measured $how?";
+            }
+        }
+
+        return $this->rows->length($r, $got, $text, ['kind' => 'spot', 'at' => Vector::add($p->point, Vector::sub($q->point, $p->point), 0.5)]);
+    }
+
+    private function sink(Requirement $r): Row
+    {
+        $cone = $this->cone($r, true);
+        if ($cone === null) {
+            return $this->rows->missing($r, 'The hole has no conical sinking here.');
+        }
+        $place = ['kind' => 'spot', 'at' => $cone->point];
+        $wide = 2 * max($cone->low, $cone->high);
+
+        return $r->kind === RequirementKind::SinkDiameter
+            ? $this->rows->length($r, $wide, Diagnosis::diameter($wide, $r, $this->subject->unit), $place, '⌀ ')
+            : $this->rows->angle($r, $cone->opening(), 'The sinking opens by ' . round($cone->opening(), 1) . '° from side to side; ' . round($r->nominal, 1) . '° is asked.'
+                . (abs($cone->opening() - 2 * $r->nominal) < 1 || abs(2 * $cone->opening() - $r->nominal) < 1 ? ' Was half the angle taken for the whole, or the whole for half?' : ''), $place);
+    }
+
+    private function taper(Requirement $r): Row
+    {
+        $cone = $this->cone($r, false);
+        if ($cone === null) {
+            return $this->rows->missing($r, 'No cone stands here.');
+        }
+
+        if (($cone->high > $cone->low) !== ($r->number('up') > 0)) {
+            return $this->rows->row($r, 'the other way', null, '', false, 'Other way round', 'The cone is wide where it should be narrow.', ['kind' => 'spot', 'at' => $cone->point]);
+        }
+
+        return $this->rows->angle($r, $cone->opening(), 'The cone opens by ' . round($cone->opening(), 1) . '° from side to side; ' . round($r->nominal, 1) . '° is asked.', ['kind' => 'spot', 'at' => $cone->point]);
+    }
+
+    private function cone(Requirement $r, bool $hollow): ?RoundPiece
+    {
+        $like = array_values(array_filter($this->subject->part->features()->cones, static fn (RoundPiece $c): bool => $c->hollow === $hollow && abs($c->axis[$r->axis()]) > 1 - 1e-5));
+
+        return $this->nearest($like, $r, static fn (RoundPiece $p): array => $p->point);
+    }
+
+    private function slot(Requirement $r): Row
+    {
+        $like = array_values(array_filter($this->subject->part->features()->slots, static fn (Slot $s): bool => abs($s->axis[$r->axis()]) > 1 - 1e-5));
+        $slot = $this->nearest($like, $r, static fn (Slot $s): array => $s->middle);
+        if ($slot === null) {
+            return $this->rows->missing($r, 'No slot with round ends is near its place.');
+        }
+        $long = $r->kind === RequirementKind::SlotLength;
+        $got = $long ? $slot->length : $slot->width;
+        $unit = $this->subject->unit;
+        $text = 'The slot is ' . $unit->show($got) . ($long ? ' long over all; ' : ' wide; ') . $unit->brief($r->nominal) . ' is asked.';
+        if ($long && abs($got - $slot->width - $r->nominal) < 0.01 * $r->nominal) {
+            $text .= ' That length is there from middle to middle of its ends; the drawing gives it over all.';
+        }
+
+        return $this->rows->length($r, $got, $text, ['kind' => 'spot', 'at' => $slot->middle]);
+    }
+
+    /**
+     * @template T
+     *
+     * @param list<T> $found
+     * @param callable(T): array{float,float,float} $at
+     * @return T|null
+     */
+    private function nearest(array $found, Requirement $r, callable $at): mixed
+    {
+        [$a, $b] = Proposer::others($r->axis());
+        $min = $this->subject->part->bounds()->min;
+        $size = $this->subject->part->bounds()->size();
+        $best = null;
+        $least = count($found) === 1 ? INF : 0.35 * max($size[$a], $size[$b]);
+        foreach ($found as $f) {
+            $p = $at($f);
+            $away = hypot($p[$a] - $min[$a] - $r->number('u'), $p[$b] - $min[$b] - $r->number('v'));
+            if ($away < $least) {
+                $least = $away;
+                $best = $f;
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return array{Hole, bool}|null the one that is most likely meant, and whether another one is as likely */
+    private function find(Requirement $r): ?array
+    {
+        return $this->pairs($r->axis(), $r->kind->isOfPin())[self::key($r)] ?? null;
+    }
+
+    private function absent(Requirement $r): Row
+    {
+        return $this->rows->missing($r, $r->kind->isOfPin() ? Diagnosis::noPin($r, $this->subject->part, $this->subject->unit) : Diagnosis::noHole($r, $this->subject->part, $this->subject->unit));
+    }
+
+    private function doubt(bool $doubt, Requirement $r): string
+    {
+        return $doubt ? ' Another ' . ($r->kind->isOfPin() ? 'pin' : 'hole') . ' is just as near to the asked place; it is not sure that this one is meant.' : '';
+    }
+
+    /** The place, and the width where several are asked on one axis: counterbored holes have two there. */
+    private static function key(Requirement $r, string $end = ''): string
+    {
+        return round($r->number("u$end"), 6) . '|' . round($r->number("v$end"), 6) . '|' . ($end === '' && isset($r->where['nth']) ? (string) $r->where['nth'] : '0');
+    }
+
+    /** @return array<string, array{Hole, bool}> by asked place */
+    private function pairs(int $axis, bool $pins): array
+    {
+        $which = ($pins ? 'p' : 'h') . $axis;
+        if (isset($this->pairs[$which])) {
+            return $this->pairs[$which];
+        }
+        $f = $this->subject->part->features();
+        $found = array_values(array_filter($pins ? $f->bosses : $f->holes, static fn (Hole $h): bool => $h->principal() === $axis));
+        $places = [];
+        foreach ($this->asked as $r) {
+            if (! isset($r->where['axis']) || $r->axis() !== $axis || ! ($pins ? $r->kind->isOfPin() : $r->kind->isOfHole() || $r->kind === RequirementKind::AxisDistance)) {
+                continue;
+            }
+            $wide = in_array($r->kind, [RequirementKind::HoleDiameter, RequirementKind::PinDiameter], true) ? $r->nominal : null;
+            $places[self::key($r)] = [$r->number('u'), $r->number('v'), $wide ?? $places[self::key($r)][2] ?? (isset($r->where['diameter']) ? $r->number('diameter') : null)];
+            if ($r->kind === RequirementKind::AxisDistance) {
+                $places[self::key($r, '2')] ??= [$r->number('u2'), $r->number('v2'), null];
+            }
+        }
+
+        return $this->pairs[$which] = Pairing::of($found, $places, $axis, $this->subject->part->bounds());
+    }
+
+    /** @return array<string, mixed> the end of the round nearer the usual viewer: top, front or right */
+    private function ring(Hole $h, int $axis, ?float $asked): array
+    {
+        $p = $h->point;
+        $p[$axis] += ($axis === 1 ? -1 : 1) * $h->depth() / 2;
+
+        return ['kind' => 'ring', 'centre' => $p, 'axis' => $axis, 'radius' => $h->radius, 'asked' => $asked];
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check\Measuring;
+
+use Cubo\Check\Alignment;
+use Cubo\Check\Requirement;
+use Cubo\Check\RequirementKind;
+use Cubo\Check\Row;
+use Cubo\Check\Rows;
+use Cubo\Check\Subject;
+use Cubo\Measure\Symmetry;
+use Cubo\Quantity\Number;
+
+/** Symmetry, how the part lies, and its whole shape against the reference part's. */
+final readonly class ShapeRows
+{
+    private const HALVES = [['left', 'right'], ['front', 'back'], ['bottom', 'top']];
+
+    public function __construct(private Subject $subject, private Rows $rows) {}
+
+    public function row(Requirement $r): ?Row
+    {
+        return match ($r->kind) {
+            RequirementKind::Symmetry => $this->symmetry($r),
+            RequirementKind::NotSymmetric => $this->notSymmetric($r),
+            RequirementKind::Rotation => $this->rotation($r),
+            RequirementKind::Centred => $this->centred($r),
+            RequirementKind::Pose => $this->pose($r),
+            RequirementKind::Shape => $this->shape($r),
+            default => null,
+        };
+    }
+
+    private function symmetry(Requirement $r): Row
+    {
+        $unit = $this->subject->unit;
+        $origin = ($r->where['about'] ?? '') === 'origin';
+        $s = $origin ? $this->subject->part->symmetryAt($r->axis(), 0.0) : $this->subject->part->symmetry($r->axis());
+        $halves = self::HALVES[$r->axis()];
+
+        return $this->rows->row($r, $s->deviation <= $r->tolerance + Rows::SLACK ? 'mirror' : $unit->show($s->deviation) . ' apart', $s->deviation, $unit->show($s->deviation), $s->deviation <= $r->tolerance + Rows::SLACK,
+            $unit->show($s->deviation) . ' apart', 'Folded over the ' . ($origin ? 'plane through the origin' : 'middle') . ", the {$halves[0]} and {$halves[1]} halves differ most at the marked spot, by {$unit->show($s->deviation)} {$unit->word()}.",
+            $s->worst === null ? null : ['kind' => 'spot', 'at' => $s->worst]);
+    }
+
+    private function notSymmetric(Requirement $r): Row
+    {
+        $unit = $this->subject->unit;
+        $s = $this->subject->part->symmetry($r->axis());
+        $halves = self::HALVES[$r->axis()];
+        $least = max($r->nominal, Symmetry::ALIKE);
+
+        return $this->rows->row($r, $s->deviation < $least ? 'mirror' : $unit->show($s->deviation) . ' apart', $s->deviation, '', $s->deviation >= $least,
+            'Both halves are alike', "The {$halves[0]} and {$halves[1]} halves are mirror images; on the drawing they are not. Was one side mirrored that should differ?", null);
+    }
+
+    private function rotation(Requirement $r): Row
+    {
+        $unit = $this->subject->unit;
+        $n = max(2, (int) $r->number('order'));
+        $s = Symmetry::turned($this->subject->part->solid, $r->axis(), $n, $this->subject->part->mass()->centroid, $this->subject->part->tree());
+
+        return $this->rows->row($r, $s->deviation <= $r->tolerance + Rows::SLACK ? "$n alike" : $unit->show($s->deviation) . ' apart', $s->deviation, $unit->show($s->deviation), $s->deviation <= $r->tolerance + Rows::SLACK,
+            $unit->show($s->deviation) . ' apart', 'Turned by ' . Number::brief(360 / $n, 2) . "° the part does not come to lie on itself: at the marked spot it differs by {$unit->show($s->deviation)} {$unit->word()}.",
+            $s->worst === null ? null : ['kind' => 'spot', 'at' => $s->worst]);
+    }
+
+    private function centred(Requirement $r): Row
+    {
+        $unit = $this->subject->unit;
+        $m = $this->subject->part->bounds()->middle();
+        $off = hypot($m[0], $m[1]);
+
+        return $this->rows->row($r, "{$unit->show($m[0])}, {$unit->show($m[1])}", $off, $unit->show($off), $off <= $r->tolerance + Rows::SLACK, $unit->show($off) . ' off the origin',
+            "The middle of the part lies {$unit->show($m[0])} and {$unit->show($m[1])} {$unit->word()} from the origin. Tie the first sketch to the origin, or place the first solid there.", ['kind' => 'spot', 'at' => [$m[0], $m[1], $this->subject->part->bounds()->min[2]]]);
+    }
+
+    private function pose(Requirement $r): Row
+    {
+        if ($this->subject->reference === null) {
+            return $this->rows->unknown($r, 'There is no reference part to compare the pose with.');
+        }
+        $fit = Alignment::best($this->subject->part, $this->subject->reference);
+        if ($fit === null || $fit->deviation > 0.1 * max($this->subject->reference->bounds()->size())) {
+            return $this->rows->unknown($r, 'The part differs too much from the drawing to tell how it should lie.');
+        }
+
+        return $this->rows->row($r, $fit->isStraight() ? 'as drawn' : $fit->words(), null, '', $fit->isStraight(), 'Lies another way', 'The part lies ' . $fit->words() . ' against the drawing.', null);
+    }
+
+    private function shape(Requirement $r): Row
+    {
+        if ($this->subject->reference === null) {
+            return $this->rows->unknown($r, 'There is no reference part to compare the shape with.');
+        }
+        $unit = $this->subject->unit;
+        $fit = Alignment::best($this->subject->part, $this->subject->reference);
+        $common = $fit?->inCommon($this->subject->part, $this->subject->reference);
+        if ($fit === null || $common === null) {
+            return $this->rows->unknown($r, 'The two parts could not be laid over each other.');
+        }
+        $off = $common['share'] - $r->nominal;
+
+        return $this->rows->row($r, Number::show($common['share'], 1) . ' %', $off, Number::show($off, 1) . ' %', $off >= -1e-6, Number::show(-$off, 1) . ' % too little',
+            'Laid over the drawing’s part, ' . Requirement::volume($common['missing'], $unit) . ' are missing and ' . Requirement::volume($common['surplus'], $unit) . " too much; farthest off at the marked spot, by {$unit->show($fit->deviation)} {$unit->word()}.",
+            $fit->worst === null ? null : ['kind' => 'spot', 'at' => $fit->worst]);
+    }
+}

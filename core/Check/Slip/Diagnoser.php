@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check\Slip;
+
+use Cubo\Check\Row;
+use Cubo\Check\Subject;
+
+/**
+ * Names the likely slips from the pattern of what is off. Nothing is said of a part that meets everything. What explains
+ * the whole part goes before what explains one size; of what remains the surest come first.
+ */
+final class Diagnoser
+{
+    /** More would be no help. */
+    private const MOST = 4;
+
+    /** From here on a slip of the whole part explains all else. */
+    private const EXPLAINS_ALL = 0.95;
+
+    /**
+     * @param list<Row> $rows
+     * @return list<Finding> surest first
+     */
+    public static function of(Subject $subject, array $rows): array
+    {
+        $facts = new Facts($subject, $rows);
+        if ($subject->part->solid->isEmpty() || $facts->off() === []) {
+            return [];
+        }
+        $found = MeshSlips::of($facts);
+        $found = $found !== [] ? $found : WholeSlips::of($facts);
+        if ($found === [] || $found[0]->confidence < self::EXPLAINS_ALL) {
+            array_push($found, ...BodySlips::of($facts), ...GroundSlips::of($facts), ...RoundSlips::of($facts), ...SizeSlips::of($facts), ...FeatureSlips::of($facts));
+        }
+
+        return self::ranked($found);
+    }
+
+    /**
+     * One finding of each slip and row, surest first; where a row is explained by something surer, the weaker goes.
+     *
+     * @param list<Finding> $found
+     * @return list<Finding>
+     */
+    private static function ranked(array $found): array
+    {
+        usort($found, static fn (Finding $a, Finding $b): int => $b->confidence <=> $a->confidence);
+        $out = $explained = $seen = [];
+        foreach ($found as $f) {
+            $new = $f->rows === [] ? ! isset($seen[$f->slip->value]) : array_diff($f->rows, array_keys($explained)) !== [];
+            if (! $new) {
+                continue;
+            }
+            $seen[$f->slip->value] = true;
+            $explained += array_fill_keys($f->rows, true);
+            $out[] = $f;
+        }
+
+        return array_slice($out, 0, self::MOST);
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check\Slip;
+
+use Cubo\Check\Alignment;
+use Cubo\Check\Row;
+use Cubo\Check\Subject;
+use Cubo\Geometry\Transform;
+use Cubo\Geometry\Vector;
+use Cubo\Measure\Bodies;
+use Cubo\Measure\PartMeasures;
+use Cubo\Recipe\Step;
+use Cubo\Solid\Boolean\BooleanFailed;
+use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Solid;
+use InvalidArgumentException;
+
+/** What those who look for slips share: the rows that are off, and how the part differs from the reference part. */
+final class Facts
+{
+    /** Facets of both parts that are laid over each other; larger ones would keep people waiting. */
+    private const MOST = 30_000;
+
+    /** Pieces of the difference below this share of the part are rims of facets, not features. */
+    private const CRUMB = 1e-3;
+
+    /** @var array<string, Alignment|null> */
+    private array $alignments = [];
+
+    /** @var array{list<Solid>, list<Solid>}|null */
+    private ?array $differences = null;
+
+    /** @var array{Step, bool}|null|false */
+    private array|null|false $areas = false;
+
+    /** @param list<Row> $rows */
+    public function __construct(public readonly Subject $subject, public readonly array $rows) {}
+
+    /** @return list<Row> */
+    public function off(string ...$kinds): array
+    {
+        return array_values(array_filter($this->rows, static fn (Row $r): bool => in_array($r->status, ['off', 'missing'], true) && ($kinds === [] || in_array($r->kind, $kinds, true))));
+    }
+
+    /** Surfaces closer than this, mm, are the same: facets of both parts stand between them. */
+    public function same(): float
+    {
+        $size = max($this->subject->reference?->bounds()->size() ?? $this->subject->part->bounds()->size());
+
+        return max(0.06, 2.5e-3 * $size);
+    }
+
+    public function fit(bool $mirrored = false): ?Alignment
+    {
+        $key = $mirrored ? 'mirrored' : 'plain';
+        if (! array_key_exists($key, $this->alignments)) {
+            $this->alignments[$key] = $this->subject->reference === null ? null : Alignment::best($this->subject->part, $this->subject->reference, $mirrored);
+        }
+
+        return $this->alignments[$key];
+    }
+
+    /** @return array{Step, bool}|null as OtherAreas tells */
+    public function areas(): ?array
+    {
+        if ($this->areas === false) {
+            $this->areas = OtherAreas::of($this);
+        }
+
+        return $this->areas;
+    }
+
+    /** Whether the reference part and this one are alike, wherever they lie. */
+    public function isReference(): bool
+    {
+        $fit = $this->fit();
+
+        return $fit !== null && $fit->deviation <= $this->same();
+    }
+
+    /**
+     * What the reference part has more and what this one has more, in pieces, largest first; this part is shifted as fits
+     * best, not turned.
+     *
+     * @return array{list<Solid>, list<Solid>} missing and surplus
+     */
+    public function differences(): array
+    {
+        return $this->differences ??= $this->compare();
+    }
+
+    /** @return array{list<Solid>, list<Solid>} */
+    private function compare(): array
+    {
+        $ref = $this->subject->reference;
+        $part = $this->subject->part;
+        if ($ref === null || ! $part->isClosed() || $part->solid->triangleCount() + $ref->solid->triangleCount() > self::MOST) {
+            return [[], []];
+        }
+        [$p, $r] = [$part->bounds(), $ref->bounds()];
+        // as it lies, corner on corner, middle on middle: where most of the surfaces lie on each other
+        $shifts = [[0.0, 0.0, 0.0], Vector::sub($r->min, $p->min), Vector::sub($r->max, $p->max), Vector::sub($r->middle(), $p->middle()),
+            [$r->middle()[0] - $p->middle()[0], $r->middle()[1] - $p->middle()[1], $r->min[2] - $p->min[2]]];
+        $most = -1;
+        $best = $shifts[0];
+        foreach ($shifts as $shift) {
+            $on = Alignment::onEachOther($part, $ref, Transform::translation($shift), 0.05);
+            if ($on > $most) {
+                [$most, $best] = [$on, $shift];
+            }
+        }
+        try {
+            $moved = $part->solid->moved(Transform::translation($best));
+
+            return [$this->pieces(BooleanOperation::difference($ref->solid, $moved)), $this->pieces(BooleanOperation::difference($moved, $ref->solid))];
+        } catch (BooleanFailed|InvalidArgumentException) {
+            return [[], []];
+        }
+    }
+
+    /** @return list<Solid> */
+    private function pieces(Solid $s): array
+    {
+        $crumb = self::CRUMB * ($this->subject->reference?->mass()->volume ?? 0.0);
+        $out = $s->isEmpty() ? [] : array_map(static fn (array $t): Solid => Bodies::extract($s, $t), Bodies::of($s));
+        $out = array_values(array_filter($out, static fn (Solid $p): bool => abs($p->facettedVolume()) > $crumb && self::thick($p) > 0.05));
+        usort($out, static fn (Solid $a, Solid $b): int => abs($b->facettedVolume()) <=> abs($a->facettedVolume()));
+
+        return $out;
+    }
+
+    /** Volume over half the surface: how thick a piece is on the whole, mm. */
+    private static function thick(Solid $s): float
+    {
+        $area = (new PartMeasures($s))->mass()->area;
+
+        return $area > 0 ? 2 * abs($s->facettedVolume()) / $area : 0.0;
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check\Slip;
+
+use Cubo\Measure\MeshFaults;
+
+/** Faults of the surface itself: while it is torn nothing else can be said. */
+final class MeshSlips
+{
+    /** @return list<Finding> */
+    public static function of(Facts $facts): array
+    {
+        if ($facts->subject->part->isClosed()) {
+            return [];
+        }
+        $out = [];
+        foreach (MeshFaults::of($facts->subject->part->solid) as $n => $f) {
+            $slip = match ($f['kind']) {
+                'doubled' => Slip::DoubledMesh,
+                'inside-out', 'turned' => Slip::InsideOut,
+                default => Slip::OpenMesh,
+            };
+            $out[] = new Finding($slip, 0.99 - 0.01 * $n, $f['words'], [], ['kind' => 'spot', 'at' => $f['at']]);
+        }
+
+        return $out;
+    }
+}
