@@ -19,7 +19,7 @@ use InvalidArgumentException;
  *
  * @phpstan-type V array{float,float,float}
  */
-final readonly class Alignment
+final class Alignment
 {
     /** Points of the surface that tell which way is best, and those that tell how good it is. */
     private const FEW = 60;
@@ -28,13 +28,32 @@ final readonly class Alignment
 
     private const MANY = 600;
 
+    /** @var array{float, V|null}|null */
+    private ?array $measured = null;
+
     /**
      * @param Transform $move takes the part onto the other one
-     * @param float $mean distance of the surfaces, mm
-     * @param float $deviation the greatest distance between them, mm, looked for from both
-     * @param V|null $worst where that is, on the part
+     * @param float $mean distance of a few points of the surface, mm
      */
-    private function __construct(public Transform $move, public float $mean, public float $deviation, public ?array $worst) {}
+    private function __construct(private readonly PartMeasures $part, private readonly PartMeasures $onto, public readonly Transform $move, public readonly float $mean) {}
+
+    /** The greatest distance between the surfaces, mm, looked for from both. */
+    public function deviation(): float
+    {
+        return ($this->measured ??= $this->measure())[0];
+    }
+
+    /** @return V|null where they are farthest apart, on the part */
+    public function worst(): ?array
+    {
+        return ($this->measured ??= $this->measure())[1];
+    }
+
+    /** Whether they are no farther apart than this anywhere; where a few points are already, the rest is not asked. */
+    public function within(float $mm): bool
+    {
+        return $this->mean <= $mm && $this->deviation() <= $mm;
+    }
 
     public static function best(PartMeasures $part, PartMeasures $onto, bool $mirrored = false): ?self
     {
@@ -59,13 +78,15 @@ final readonly class Alignment
             return null;
         }
 
-        return self::measured($part, $onto, $best);
+        return new self($part, $onto, $best, $least);
     }
 
-    /** Without any turning or shifting. */
+    /** Without any turning or shifting but the given one. */
     public static function asItLies(PartMeasures $part, PartMeasures $onto, ?Transform $move = null): self
     {
-        return self::measured($part, $onto, $move ?? Transform::identity());
+        $move ??= Transform::identity();
+
+        return new self($part, $onto, $move, self::mean(self::points($part, self::FEW), $move, $onto->tree(), INF));
     }
 
     /** How many of the points of both surfaces lie on the other one, no farther off than this. */
@@ -82,26 +103,25 @@ final readonly class Alignment
         return $n;
     }
 
-    private static function measured(PartMeasures $part, PartMeasures $onto, Transform $move): self
+    /** @return array{float, V|null} */
+    private function measure(): array
     {
-        [$most, $worst, $sum, $n] = [0.0, null, 0.0, 0];
-        foreach (self::points($part, self::MANY) as $p) {
-            $d = $onto->tree()->nearest($move->point($p))[0];
-            $sum += $d;
-            $n++;
+        [$most, $worst] = [0.0, null];
+        foreach (self::points($this->part, self::MANY) as $p) {
+            $d = $this->onto->tree()->nearest($this->move->point($p))[0];
             if ($d > $most) {
                 [$most, $worst] = [$d, $p];
             }
         }
-        foreach (self::points($onto, self::MANY) as $p) {
-            $q = $move->local($p);
-            $d = $part->tree()->nearest($q)[0];
+        foreach (self::points($this->onto, self::MANY) as $p) {
+            $q = $this->move->local($p);
+            $d = $this->part->tree()->nearest($q)[0];
             if ($d > $most) {
                 [$most, $worst] = [$d, $q];
             }
         }
 
-        return new self($move, $sum / max(1, $n), $most, $worst);
+        return [$most, $worst];
     }
 
     /** Whether it need not be turned; shifted it may be. */
@@ -138,8 +158,9 @@ final readonly class Alignment
      *
      * @return array{share: float, common: float, missing: float, surplus: float}|null null when they cannot be combined
      */
-    public function inCommon(PartMeasures $part, PartMeasures $onto): ?array
+    public function inCommon(): ?array
     {
+        [$part, $onto] = [$this->part, $this->onto];
         try {
             $common = abs(BooleanOperation::intersection($part->solid->moved($this->move), $onto->solid)->facettedVolume());
         } catch (BooleanFailed|InvalidArgumentException) {

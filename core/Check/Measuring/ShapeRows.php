@@ -83,7 +83,7 @@ final readonly class ShapeRows
             return $this->rows->unknown($r, 'There is no reference part to compare the pose with.');
         }
         $fit = Alignment::best($this->subject->part, $this->subject->reference);
-        if ($fit === null || $fit->deviation > 0.1 * max($this->subject->reference->bounds()->size())) {
+        if ($fit === null || $fit->deviation() > 0.1 * max($this->subject->reference->bounds()->size())) {
             return $this->rows->unknown($r, 'The part differs too much from the drawing to tell how it should lie.');
         }
 
@@ -97,14 +97,14 @@ final readonly class ShapeRows
         }
         $unit = $this->subject->unit;
         $fit = Alignment::best($this->subject->part, $this->subject->reference);
-        $common = $fit?->inCommon($this->subject->part, $this->subject->reference);
+        $common = $fit?->inCommon();
         if ($fit === null || $common === null) {
             return $this->rows->unknown($r, 'The two parts could not be laid over each other.');
         }
         $off = $common['share'] - $r->nominal;
 
         return $this->rows->row($r, Number::show($common['share'], 1) . ' %', $off, Number::show($off, 1) . ' %', $off >= -1e-6, Number::show(-$off, 1) . ' % too little',
-            'Laid over the drawing’s part, ' . Requirement::volume($common['missing'], $unit) . ' are missing and ' . Requirement::volume($common['surplus'], $unit) . " too much; farthest off at the marked spot, by {$unit->show($fit->deviation)} {$unit->word()}.",
-            $fit->worst === null ? null : ['kind' => 'spot', 'at' => $fit->worst]);
+            'Laid over the drawing’s part, ' . Requirement::volume($common['missing'], $unit) . ' are missing and ' . Requirement::volume($common['surplus'], $unit) . " too much; farthest off at the marked spot, by {$unit->show($fit->deviation())} {$unit->word()}.",
+            $fit->worst() === null ? null : ['kind' => 'spot', 'at' => $fit->worst()]);
     }
 }

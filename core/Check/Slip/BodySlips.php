@@ -29,7 +29,7 @@ final class BodySlips
         $ref = $facts->subject->reference;
         if ($ref !== null && $ref->bodyCount() < count($bodies) && abs($bodies[0]->mass()->volume / $ref->mass()->volume - 1) < 0.01) {
             $fit = Alignment::best($bodies[0], $ref);
-            if ($fit !== null && $fit->deviation <= $facts->same()) {
+            if ($fit !== null && $fit->within($facts->same())) {
                 return [new Finding(Slip::LeftOver, 0.96, 'One piece is the part as asked; beside it ' . (count($bodies) === 2 ? 'a piece is' : (count($bodies) - 1) . ' pieces are') . ' left over.', [$row->id], $spot)];
             }
         }

@@ -19,6 +19,12 @@ final class Diagnoser
     /** From here on a slip of the whole part explains all else. */
     private const EXPLAINS_ALL = 0.95;
 
+    /** From here on a slip is a good reason. */
+    private const GOOD = 0.85;
+
+    /** Kinds that are off because something else is. */
+    private const FOLLOWS = ['volume', 'area', 'mass', 'centroid', 'symmetry', 'rotation', 'shape', 'wall', 'gap'];
+
     /**
      * @param list<Row> $rows
      * @return list<Finding> surest first
@@ -32,10 +38,24 @@ final class Diagnoser
         $found = MeshSlips::of($facts);
         $found = $found !== [] ? $found : WholeSlips::of($facts);
         if ($found === [] || $found[0]->confidence < self::EXPLAINS_ALL) {
-            array_push($found, ...BodySlips::of($facts), ...GroundSlips::of($facts), ...RoundSlips::of($facts), ...SizeSlips::of($facts), ...FeatureSlips::of($facts));
+            array_push($found, ...BodySlips::of($facts), ...GroundSlips::of($facts), ...RoundSlips::of($facts), ...SizeSlips::of($facts));
+            array_push($found, ...FeatureSlips::of($facts, self::explained($facts, $found)));
         }
 
         return self::ranked($found);
+    }
+
+    /**
+     * Whether every row that is off, but those that only follow from others, has a good reason.
+     *
+     * @param list<Finding> $found
+     */
+    private static function explained(Facts $facts, array $found): bool
+    {
+        $good = array_merge(...array_map(static fn (Finding $f): array => $f->confidence >= self::GOOD ? $f->rows : [], $found));
+        $off = array_filter($facts->off(), static fn (Row $r): bool => ! in_array($r->kind, self::FOLLOWS, true));
+
+        return $off !== [] && array_diff(array_map(static fn (Row $r): string => $r->id, $off), $good) === [];
     }
 
     /**

@@ -77,7 +77,7 @@ final class Facts
     {
         $fit = $this->fit();
 
-        return $fit !== null && $fit->deviation <= $this->same();
+        return $fit !== null && $fit->within($this->same());
     }
 
     /**

@@ -15,14 +15,17 @@ use Cubo\Solid\Solid;
 /** What is missing or too much, as pieces of the difference to the reference part. */
 final class FeatureSlips
 {
-    /** @return list<Finding> */
-    public static function of(Facts $facts): array
+    /**
+     * @param bool $explained whether all that is off has its reason already
+     * @return list<Finding>
+     */
+    public static function of(Facts $facts, bool $explained = false): array
     {
         if ($facts->subject->reference === null) {
             return [];
         }
         $out = array_values(array_filter([self::direction($facts), self::taper($facts), self::doubled($facts)]));
-        if ($out !== []) {
+        if ($out !== [] || $explained) {
             return $out;
         }
         // with as many faces as the drawing's part a size is off, and no feature missing
@@ -89,6 +92,10 @@ final class FeatureSlips
     {
         $ref = $facts->subject->reference;
         if ($ref === null) {
+            return null;
+        }
+        // what is only elsewhere is not less and not more
+        if (abs($facts->subject->part->mass()->volume / $ref->mass()->volume - 1) > 0.01) {
             return null;
         }
         [$missing, $surplus] = $facts->differences();

@@ -51,7 +51,7 @@ final class OtherAreas
                 continue;
             }
             $fit = Alignment::asItLies(new PartMeasures($other->part()), $ref);
-            if ($fit->deviation <= $facts->same()) {
+            if ($fit->within($facts->same())) {
                 return [$s, count(array_intersect($toggle, $taken)) > 0];
             }
         }

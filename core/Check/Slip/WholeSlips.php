@@ -74,7 +74,7 @@ final class WholeSlips
     private static function turned(Facts $facts): ?Finding
     {
         $fit = $facts->fit();
-        if ($fit === null || $fit->deviation > $facts->same() || $fit->isStraight() || self::downward($facts)) {
+        if ($fit === null || ! $fit->within($facts->same()) || $fit->isStraight() || self::downward($facts)) {
             return null;
         }
 
@@ -84,11 +84,11 @@ final class WholeSlips
     private static function mirrored(Facts $facts): ?Finding
     {
         $fit = $facts->fit();
-        if ($fit === null || $fit->deviation <= $facts->same()) {
+        if ($fit === null || $fit->within($facts->same())) {
             return null;
         }
         $mirrored = $facts->fit(true);
-        if ($mirrored === null || $mirrored->deviation > $facts->same() || self::grows($facts)) {
+        if ($mirrored === null || ! $mirrored->within($facts->same()) || self::grows($facts)) {
             return null;
         }
 
@@ -122,7 +122,7 @@ final class WholeSlips
                 }
                 $move = Vector::sub($half->bounds()->middle(), $part->bounds()->middle());
                 $fit = Alignment::asItLies($part, $half, Transform::translation($move));
-                if ($fit->deviation <= $facts->same()) {
+                if ($fit->within($facts->same())) {
                     return new Finding(Slip::HalfPart, 0.97, 'This is one half of the part, up to its ' . ['plane from front to back', 'plane from left to right', 'level middle'][$axis] . '. Was it to be mirrored?',
                         [], ['kind' => 'spot', 'at' => self::cut($part, $axis, -$side)]);
                 }
