@@ -5,9 +5,11 @@ declare(strict_types=1);
 use App\Http\Controllers\AssignmentController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\ExerciseController;
+use App\Http\Controllers\FileController;
 use App\Http\Controllers\GuideController;
 use App\Http\Controllers\HandInController;
 use App\Http\Controllers\HomeController;
+use App\Http\Controllers\LayerController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\PadController;
 use App\Http\Controllers\PartController;
@@ -49,6 +51,16 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/works/{work}/check', [BenchController::class, 'check'])->name('works.check')->middleware('throttle:heavy');
     Route::post('/works/{work}/hand-in', [BenchController::class, 'handIn'])->name('works.hand-in')->middleware('throttle:heavy');
 
+    Route::get('/bench/{assignment}/file', [FileController::class, 'create'])->name('files.create');
+    Route::post('/bench/{assignment}/file', [FileController::class, 'store'])->name('files.store')->middleware('throttle:heavy');
+    Route::get('/files/{file}', [FileController::class, 'show'])->name('files.show');
+    Route::post('/files/{file}', [FileController::class, 'update'])->name('files.update')->middleware('throttle:heavy');
+    Route::post('/files/{file}/hand-in', [FileController::class, 'handIn'])->name('files.hand-in')->middleware('throttle:heavy');
+    Route::get('/files/{file}/part-{key}.glb', [FileController::class, 'glb'])->name('files.glb')->where('key', '[0-9a-f]{40}');
+
+    Route::get('/hand-ins/{handIn}/report.pdf', [HandInController::class, 'pdf'])->name('hand-ins.pdf')->middleware('throttle:heavy');
+    Route::get('/hand-ins/{handIn}/layers', [LayerController::class, 'show'])->name('hand-ins.layers');
+    Route::get('/hand-ins/{handIn}/layers/{n}', [LayerController::class, 'layer'])->name('hand-ins.layer')->whereNumber('n')->middleware('throttle:pad');
     Route::get('/hand-ins/{handIn}', [HandInController::class, 'show'])->name('hand-ins.show');
     Route::get('/hand-ins/{handIn}/part.{ending}', [HandInController::class, 'part'])->name('hand-ins.part')->where('ending', 'glb|stl|3mf');
 
@@ -57,6 +69,8 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/exercises', [ExerciseController::class, 'store'])->name('exercises.store');
         Route::get('/exercises/{exercise}', [ExerciseController::class, 'edit'])->name('exercises.edit');
         Route::post('/exercises/{exercise}', [ExerciseController::class, 'update'])->name('exercises.update');
+        Route::post('/exercises/{exercise}/mark-again', [ExerciseController::class, 'markAgain'])->name('exercises.mark-again')->middleware('throttle:heavy');
+        Route::get('/exercises/{exercise}/marked', [ExerciseController::class, 'marked'])->name('exercises.marked');
         Route::get('/exercises/{exercise}/bench', [BenchController::class, 'reference'])->name('exercises.bench');
         Route::get('/exercises/{exercise}/bench/sheet', [BenchController::class, 'referenceSheet'])->name('exercises.bench.sheet');
         Route::post('/exercises/{exercise}/assignments', [AssignmentController::class, 'store'])->name('assignments.store');

@@ -88,8 +88,9 @@ final class School
     public function handIn(Work $work): HandIn
     {
         $bench = app(Workbench::class);
-        $report = $bench->check($bench->evaluate($work->recipe->document()), $work->assignment->exercise->sheet());
+        $exercise = $work->assignment->exercise;
+        $report = $bench->check($bench->evaluate($work->recipe->document()), $exercise->sheet(), $work->recipe->document(), $bench->evaluate($exercise->reference->document()));
 
-        return HandIn::create(['work_id' => $work->id, 'revision_id' => $work->recipe->head()->id, 'attempt' => 1, 'state' => 'waiting', 'report' => $report->toArray(), 'overrules' => [], 'comment' => '']);
+        return HandIn::create(['work_id' => $work->id, 'revision_id' => $work->recipe->head()->id, 'attempt' => 1, 'state' => 'waiting', 'report' => $report->toArray(), 'findings' => $report->findingsToArray(), 'checked_at' => now(), 'overrules' => [], 'comment' => '']);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Cubo\Check\Disclosure;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -17,6 +18,8 @@ use Illuminate\Support\Carbon;
  * @property int $class_id
  * @property Carbon $due_on
  * @property ?int $checks_allowed null: as often as wanted
+ * @property string $shows what students see of a report
+ * @property string $shown_when
  */
 final class Assignment extends Model
 {
@@ -34,6 +37,11 @@ final class Assignment extends Model
     public function schoolClass(): BelongsTo
     {
         return $this->belongsTo(SchoolClass::class, 'class_id');
+    }
+
+    public function disclosure(): Disclosure
+    {
+        return Disclosure::of($this->shows ?? '', $this->shown_when ?? '');
     }
 
     /** @return HasMany<Work, $this> */

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Requirement;
+use Cubo\Printing\PrintProfile;
 use Cubo\Quantity\Unit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -19,12 +20,14 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $brief
  * @property string $unit
  * @property list<array<string, mixed>> $requirements
+ * @property bool $turned whether a part may lie another way
+ * @property string $printer key of a print profile
  */
 final class Exercise extends Model
 {
     protected $guarded = [];
 
-    protected $casts = ['requirements' => 'array'];
+    protected $casts = ['requirements' => 'array', 'turned' => 'boolean'];
 
     /** @return BelongsTo<Person, $this> */
     public function teacher(): BelongsTo
@@ -44,8 +47,13 @@ final class Exercise extends Model
         return $this->hasMany(Assignment::class);
     }
 
+    public function printer(): PrintProfile
+    {
+        return PrintProfile::of($this->printer ?? '');
+    }
+
     public function sheet(): Sheet
     {
-        return new Sheet(Unit::from($this->unit), array_map(Requirement::fromArray(...), $this->requirements), $this->title);
+        return new Sheet(Unit::from($this->unit), array_map(Requirement::fromArray(...), $this->requirements), $this->title, (bool) $this->turned);
     }
 }

@@ -30,7 +30,8 @@ final class BenchPage
         $exercise = $work->assignment->exercise;
         $sheet = $exercise->sheet();
         $common = self::common($work->recipe, $bench, $book);
-        $rows = $work->report()?->rows ?? [];
+        $seen = $work->report() === null ? null : $work->assignment->disclosure()->applied($work->report());
+        $rows = $seen->rows ?? [];
         $stale = $work->last_check !== null && $work->last_check['key'] !== $common['key'];
         $states = self::states($rows, $stale);
         $reference = $bench->evaluate($exercise->reference->document());
@@ -39,7 +40,8 @@ final class BenchPage
             'work' => $work, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => self::byId($rows), 'states' => $states, 'stale' => $stale,
             'drawing' => $bench->sheetSvg($reference, $sheet, 300, 300, $states, true), 'sheetFrom' => '',
             'metCount' => $work->report()?->met() ?? 0,
-            'handIn' => $work->lastHandIn,
+            'handIn' => $work->lastHandIn, 'findings' => $stale ? [] : ($seen->findings ?? []),
+            'shownWhen' => $work->assignment->disclosure()->when,
             'checksLeft' => $work->assignment->checks_allowed === null ? null : max(0, $work->assignment->checks_allowed - $work->checks_used),
             // sizes of the whole say nothing about a group that is open
             'marks' => $common['open'] !== null ? [] : array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $states[$r->id], 'text' => $r->measured, 'place' => $r->place],
@@ -73,7 +75,7 @@ final class BenchPage
             'work' => null, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => [], 'states' => [], 'stale' => false,
             // drawn after the page is there: it takes longer than an edit
             'drawing' => '', 'sheetFrom' => $common['empty'] ? '' : route('exercises.bench.sheet', [$exercise, 'key' => $common['key']], false),
-            'metCount' => 0, 'handIn' => null, 'checksLeft' => null, 'marks' => [],
+            'metCount' => 0, 'handIn' => null, 'checksLeft' => null, 'marks' => [], 'findings' => [], 'shownWhen' => 'check',
         ];
     }
 

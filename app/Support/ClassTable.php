@@ -9,6 +9,7 @@ use App\Models\HandIn;
 use App\Models\Person;
 use App\Models\Work;
 use Cubo\Check\Requirement;
+use Cubo\Check\Slip\Slip;
 
 /** Students by requirement, for one assignment: those who wait for the teacher's word first. */
 final readonly class ClassTable
@@ -22,15 +23,26 @@ final readonly class ClassTable
     /** @var list<array{requirement: Requirement, count: int, diagnosis: string}> most common mistakes */
     public array $mistakes;
 
+    /** @var list<array{slip: Slip, names: list<string>, words: string}> likely slips of the last hand-ins and checks, most common first */
+    public array $slips;
+
     public function __construct(Assignment $assignment)
     {
         $works = $assignment->works->keyBy('student_id');
         $asked = $assignment->exercise->sheet()->asked();
-        $lines = $met = $wrong = [];
+        $lines = $met = $wrong = $slips = [];
         foreach ($assignment->schoolClass->students as $student) {
             $work = $works[$student->id] ?? null;
             $handIn = $work?->lastHandIn;
-            $rows = BenchPage::byId($handIn?->frozenReport()->rows ?? $work?->report()->rows ?? []);
+            $report = $handIn?->isChecked() ? $handIn->frozenReport() : $work?->report();
+            $rows = BenchPage::byId($report->rows ?? []);
+            foreach ($report->findings ?? [] as $f) {
+                // what is less than likely is no news for a whole class
+                if ($f->confidence >= 0.7) {
+                    $slips[$f->slip->value]['names'][$student->name] = true;
+                    $slips[$f->slip->value]['words'] ??= $f->words;
+                }
+            }
             $cells = $words = [];
             foreach ($asked as $r) {
                 $row = $rows[$r->id] ?? null;
@@ -61,6 +73,8 @@ final readonly class ClassTable
             };
             $lines[] = ['student' => $student, 'work' => $work, 'handIn' => $handIn, 'cells' => $cells, 'words' => $words, 'group' => $group, 'state' => $state];
         }
+        uasort($slips, static fn (array $a, array $b): int => count($b['names']) <=> count($a['names']));
+        $this->slips = array_values(array_map(static fn (string $slip, array $s): array => ['slip' => Slip::from($slip), 'names' => array_map(strval(...), array_keys($s['names'])), 'words' => $s['words']], array_keys($slips), $slips));
         usort($lines, static fn (array $a, array $b): int => $a['group'] <=> $b['group'] ?: ($a['student']->bench ?? 0) <=> ($b['student']->bench ?? 0));
         $this->lines = $lines;
         $this->met = $met;

@@ -35,7 +35,11 @@ final class ExerciseForm
                 return $r;
             }
 
-            return new Requirement($r->id, $r->kind, $k->label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, $r->kind === RequirementKind::FitsBed ? $k->where : $r->where, '', $k->as);
+            return new Requirement($r->id, $r->kind, $k->label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, match ($r->kind) {
+                RequirementKind::FitsBed => $k->where,
+                RequirementKind::WhatIf => ['becomes' => $k->where['becomes']] + $r->where,
+                default => $r->where,
+            }, '', $k->as);
         }, $proposed));
     }
 
@@ -79,7 +83,7 @@ final class ExerciseForm
                         $problems["$field.tolerance"] = 'A tolerance is at most a metre.';
                     }
                 } elseif ($r->kind->hasTolerance() && isset($in['tolerance'])) {
-                    $tolerance = $r->kind === RequirementKind::Volume ? Expression::number(rtrim((string) $in['tolerance'], ' %')) : Expression::length((string) $in['tolerance'], $unit);
+                    $tolerance = $r->kind->isShare() || $r->kind->isAngle() ? Expression::number(rtrim((string) $in['tolerance'], ' %°')) : Expression::length((string) $in['tolerance'], $unit);
                     if ($tolerance < 0 || $tolerance > 1000) {
                         $problems["$field.tolerance"] = 'A tolerance is not below zero.';
                     }
@@ -88,18 +92,29 @@ final class ExerciseForm
                 $problems["$field.tolerance"] = $e->getMessage();
             }
             try {
-                if (isset($in['limit']) && $r->kind === RequirementKind::Wall) {
-                    $limit = Expression::length((string) $in['limit'], $unit);
-                } elseif (isset($in['limit']) && $r->kind === RequirementKind::Standing) {
-                    $limit = Expression::number((string) $in['limit']) * $unit->inMillimetres() ** 2;
+                if (isset($in['limit'])) {
+                    $limit = match ($r->kind) {
+                        RequirementKind::Wall, RequirementKind::Gap, RequirementKind::Bridge, RequirementKind::NotSymmetric => Expression::length((string) $in['limit'], $unit),
+                        RequirementKind::Standing, RequirementKind::Overhang => Expression::number((string) $in['limit']) * $unit->inMillimetres() ** 2,
+                        RequirementKind::Tips, RequirementKind::Shape, RequirementKind::StepsMost, RequirementKind::StepUsed => Expression::number(rtrim((string) $in['limit'], ' %°')),
+                        default => $limit,
+                    };
                 }
-                if ($limit < 0 || ($r->kind === RequirementKind::Wall && $limit <= 0)) {
+                if ($limit < 0 || $limit > 1e9 || ($r->kind === RequirementKind::Wall && $limit <= 0)) {
                     $problems["$field.limit"] = 'This limit must be more than 0.';
                 }
             } catch (UnreadableExpression $e) {
                 $problems["$field.limit"] = $e->getMessage();
             }
             $where = $r->where;
+            if ($r->kind === RequirementKind::WhatIf && isset($in['becomes'])) {
+                try {
+                    Expression::length((string) $in['becomes'], $unit);
+                    $where['becomes'] = mb_substr(trim((string) $in['becomes']), 0, 40);
+                } catch (UnreadableExpression $e) {
+                    $problems["$field.becomes"] = $e->getMessage();
+                }
+            }
             if ($r->kind === RequirementKind::FitsBed) {
                 foreach (['x', 'y', 'z'] as $k) {
                     try {

@@ -6,6 +6,7 @@ namespace App\Support;
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise as Sheet;
+use Cubo\Check\Making;
 use Cubo\Check\Report;
 use Cubo\Drawing\DimensionPlan;
 use Cubo\Drawing\Drawing;
@@ -156,9 +157,13 @@ final class Workbench
         return json_decode($json, true);
     }
 
-    public function check(PartState $state, Sheet $sheet): Report
+    /**
+     * @param Document $recipe what the part was made by
+     * @param PartState|null $reference the drawing's own part
+     */
+    public function check(PartState $state, Sheet $sheet, Document $recipe, ?PartState $reference = null): Report
     {
-        return Checker::check(new PartMeasures($state->part()), $sheet);
+        return Checker::check(new PartMeasures($state->part()), $sheet, $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part()), new Making($recipe, $this->evaluate(...)));
     }
 
     public function drawing(PartState $state): Drawing

@@ -148,6 +148,20 @@ enum RequirementKind: string
         return in_array($this, [self::FitsBed, self::Standing, self::Wall, self::Gap, self::Overhang, self::Bridge, self::Islands, self::Tips, self::Hollow, self::EdgeContact], true);
     }
 
+    /** Under which heading it is offered. */
+    public function family(): string
+    {
+        return match (true) {
+            $this->isMaking() => 'How it is made',
+            $this->isPrinting() => 'For printing',
+            in_array($this, [self::Size, self::FaceDistance, self::Angle], true) => 'More sizes and angles',
+            $this->isOfHole(), in_array($this, [self::AxisDistance, self::SinkDiameter, self::SinkAngle, self::SlotLength, self::SlotWidth, self::HoleCount, self::PitchCircle, self::Pitch], true) => 'More about holes and slots',
+            $this->isOfPin(), in_array($this, [self::Taper, self::Rounds, self::Chamfers], true) => 'Rounds, cones and edges',
+            in_array($this, [self::Symmetry, self::NotSymmetric, self::Rotation, self::Centred, self::Pose], true) => 'Symmetry and place',
+            default => 'The whole part',
+        };
+    }
+
     /** Whether it can be measured of a surface that is open. */
     public function needsClosed(): bool
     {

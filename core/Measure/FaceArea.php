@@ -34,7 +34,8 @@ final class FaceArea
             $area += $a * self::widening($surface, $p);
         }
 
-        return $flat ? $area + self::segments($s, $face) : $area;
+        // an open surface has no edges between two faces to walk along
+        return $flat && ! in_array(-1, $s->twin, true) ? $area + self::segments($s, $face) : $area;
     }
 
     /**

@@ -34,12 +34,13 @@ final readonly class Symmetry
     /**
      * @param int $axis 0, 1 or 2: the plane stands across x, y or z
      * @param float|null $at where the plane is, mm; the middle of the part when null
+     * @param float $enough once the deviation is above this, mm, the rest is not looked at
      */
-    public static function across(Solid $s, int $axis, Bounds $bounds, TriangleTree $tree, ?float $at = null): self
+    public static function across(Solid $s, int $axis, Bounds $bounds, TriangleTree $tree, ?float $at = null, float $enough = INF): self
     {
         $twice = $at === null ? $bounds->min[$axis] + $bounds->max[$axis] : 2 * $at;
 
-        return self::imaged($s, max($bounds->size()) + abs($twice - $bounds->min[$axis] - $bounds->max[$axis]), $tree, static function (array $p) use ($axis, $twice): array {
+        return self::imaged($s, max($bounds->size()) + abs($twice - $bounds->min[$axis] - $bounds->max[$axis]), $tree, $enough, static function (array $p) use ($axis, $twice): array {
             $p[$axis] = $twice - $p[$axis];
 
             return $p;
@@ -51,38 +52,61 @@ final readonly class Symmetry
      *
      * @param array{float,float,float} $through
      */
-    public static function turned(Solid $s, int $axis, int $n, array $through, TriangleTree $tree): self
+    public static function turned(Solid $s, int $axis, int $n, array $through, TriangleTree $tree, float $enough = INF): self
     {
         $turn = Transform::rotation($axis, 360 / $n, $through);
         $box = $s->vertexBox();
 
-        return self::imaged($s, 2 * max($box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2]), $tree, $turn->point(...));
+        return self::imaged($s, 2 * max($box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2]), $tree, $enough, $turn->point(...));
     }
 
     /** @param callable(array{float,float,float}): array{float,float,float} $image */
-    private static function imaged(Solid $s, float $limit, TriangleTree $tree, callable $image): self
+    private static function imaged(Solid $s, float $limit, TriangleTree $tree, float $enough, callable $image): self
     {
         $rise = self::rise($s);
         $reach = 1.01 * ($rise === [] ? 0.0 : max($rise)) + 1e-6;
         $worst = null;
         $most = 0.0;
-        foreach (SurfaceSamples::of($s) as [$p]) {
-            $q = $image($p);
-            // most points lie no farther off than the worst so far: look nearby first
-            [$d, $t] = $tree->nearest($q, $most + $reach);
-            if ($t === null) {
-                [$d, $t] = $tree->nearest($q, $limit);
-            }
-            if ($t !== null) {
-                $d = self::toTrueSurface($s, $t, $rise, $q, $d);
-            }
-            if ($d > $most) {
-                $most = $d;
-                $worst = $p;
+        $points = array_map(static fn (array $sample): array => $sample[0], iterator_to_array(SurfaceSamples::of($s), false));
+        // parts are mostly divided alike on both sides: a point whose image is another point needs no search
+        $there = [];
+        foreach ($points as $p) {
+            $there[self::key($p)] = true;
+        }
+        // spread over the part first, so that what is not alike is soon found
+        $stride = max(1, intdiv(count($points), 97));
+        for ($begin = 0; $begin < $stride; $begin++) {
+            for ($i = $begin; $i < count($points); $i += $stride) {
+                $p = $points[$i];
+                $q = $image($p);
+                if (isset($there[self::key($q)])) {
+                    continue;
+                }
+                // most points lie no farther off than the worst so far: look nearby first
+                [$d, $t] = $tree->nearest($q, $most + $reach);
+                if ($t === null) {
+                    [$d, $t] = $tree->nearest($q, $limit);
+                }
+                if ($t !== null) {
+                    $d = self::toTrueSurface($s, $t, $rise, $q, $d);
+                }
+                if ($d > $most) {
+                    $most = $d;
+                    $worst = $p;
+                    if ($d > $enough) {
+                        return new self($most, $worst);
+                    }
+                }
             }
         }
 
         return new self($most, $worst);
+    }
+
+    /** @param array{float,float,float} $p */
+    private static function key(array $p): string
+    {
+        return (int) round($p[0] * 1e4) . ' ' . (int) round($p[1] * 1e4) . ' ' . (int) round($p[2] * 1e4);
     }
 
     /**

@@ -165,15 +165,15 @@ final class DemoSchoolSeeder extends Seeder
                 continue;
             }
             $part = $this->bench->evaluate($document);
-            $report = $this->bench->check($part, $sheet);
+            $report = $this->bench->check($part, $sheet, $document, $this->bench->evaluate($assignment->exercise->reference->document()));
             // tries lie in the days before the exercise is due, or before today
             $at = min(now()->subHours(3), $assignment->due_on->copy()->setTime(10, 5))->copy()->subDays(2 * (count($tries) - 1 - $n))->addMinutes(3 * $student->bench);
-            $work->update(['checks_used' => $work->checks_used + 1 + $student->bench % 3, 'last_check' => ['key' => $part->key, 'at' => $at->toIso8601String(), 'rows' => $report->toArray()]]);
+            $work->update(['checks_used' => $work->checks_used + 1 + $student->bench % 3, 'last_check' => ['key' => $part->key, 'at' => $at->toIso8601String(), 'rows' => $report->toArray(), 'findings' => $report->findingsToArray()]]);
             if ($state === 'making') {
                 continue;
             }
             $overrules = array_map(static fn (array $o): array => ['met' => $o[0], 'reason' => $o[1]], $tries[$n][3] ?? []);
-            $handIn = new HandIn(['work_id' => $work->id, 'revision_id' => $recipe->head()->id, 'attempt' => $n + 1, 'state' => $state, 'report' => $report->toArray(), 'overrules' => $overrules, 'comment' => $comment, 'decided_at' => $state === 'waiting' ? null : $at->copy()->addDay()]);
+            $handIn = new HandIn(['work_id' => $work->id, 'revision_id' => $recipe->head()->id, 'attempt' => $n + 1, 'state' => $state, 'report' => $report->toArray(), 'findings' => $report->findingsToArray(), 'checked_at' => $at, 'overrules' => $overrules, 'comment' => $comment, 'decided_at' => $state === 'waiting' ? null : $at->copy()->addDay()]);
             $handIn->created_at = $at;
             $handIn->save();
             PreparePart::dispatch($handIn->revision_id)->afterCommit();

@@ -124,3 +124,24 @@ if (document.querySelector('[data-stage]')) {
 }
 const pad = document.getElementById('pad');
 if (pad) import('./pad/pad.js').then(({ mountPad }) => mountPad(pad));
+
+// a page that waits for a result looks again by itself
+if (document.querySelector('[data-looks-again]')) setTimeout(() => window.location.reload(), 1000);
+
+// a choice that shows something else at once
+document.addEventListener('change', (e) => { if (e.target.matches('[data-submits]')) e.target.form.requestSubmit(); });
+
+// layers of a print: the picture follows the slider; only the newest answer is shown
+const at = document.querySelector('[data-layer-at]');
+if (at) {
+  let asked = 0;
+  const show = async () => {
+    asked += 1;
+    const mine = asked;
+    const printer = new URLSearchParams(window.location.search).get('printer');
+    const answer = await fetch(`${at.dataset.from}/${at.value - 1}${printer ? `?printer=${encodeURIComponent(printer)}` : ''}`);
+    if (mine === asked && answer.ok) document.getElementById('layer').innerHTML = await answer.text();
+  };
+  at.addEventListener('input', show);
+  document.querySelectorAll('[data-layer-step]').forEach((b) => b.addEventListener('click', () => { at.value = Number(at.value) + Number(b.dataset.layerStep); show(); }));
+}

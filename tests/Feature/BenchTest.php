@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Jobs\CheckHandIn;
 use App\Jobs\PreparePart;
 use App\Models\HandIn;
+use App\Support\Marking;
 use App\Models\Recipe;
 use App\Models\Revision;
 use App\Models\Work;
@@ -128,10 +130,16 @@ it('freezes what is handed in for good', function (): void {
     $before = $this->get("/hand-ins/{$handIn->id}/part.stl")->assertOk()->getContent();
     edit($this, $work->recipe, ['do' => 'set', 'step' => 's1', 'values' => ['width' => '10']])->assertOk();
     expect(sha1($this->get("/hand-ins/{$handIn->id}/part.stl")->getContent()))->toBe(sha1($before))
-        ->and(fn () => $handIn->update(['report' => []]))->toThrow(LogicException::class);
+        ->and(fn () => $handIn->update(['report' => [['id' => 'size-x']]]))->toThrow(LogicException::class)
+        ->and(fn () => $handIn->update(['revision_id' => null]))->toThrow(LogicException::class);
     $this->post("/works/{$work->id}/hand-in", ['version' => 2])->assertRedirect();
     expect(HandIn::query()->orderBy('attempt')->pluck('attempt')->all())->toBe([1, 2]);
     Queue::assertPushed(PreparePart::class, 2);
+    Queue::assertPushed(CheckHandIn::class, 2);
+    // until it is measured the page says so, and looks again by itself
+    $this->get("/hand-ins/{$handIn->id}")->assertOk()->assertSee('It is being measured')->assertSee('data-looks-again', false);
+    (new CheckHandIn($handIn->id))->handle(app(Marking::class));
+    $this->get("/hand-ins/{$handIn->id}")->assertOk()->assertSee('Not found');
 });
 
 it('does not hand in an empty part', function (): void {

@@ -14,6 +14,7 @@ beforeEach(function (): void {
     $this->work = $this->s->work($this->assignment, null, STEPS);
     $this->handIn = $this->s->handIn($this->work);
     $this->reference = $this->exercise->reference;
+    $this->file = app(App\Support\FileShelf::class)->take($this->work, 'plate.stl', Cubo\Exchange\StlFile::write(Tests\Parts::build(STEPS)->part()));
     $this->key = app(\App\Support\Workbench::class)->evaluate($this->work->recipe->document())->key;
     $this->referenceKey = app(\App\Support\Workbench::class)->evaluate($this->reference->document())->key;
 });
@@ -43,6 +44,17 @@ function routesOf(object $t): array
         'glb handed in' => ['GET', "/hand-ins/{$t->handIn->id}/part.glb", []],
         'overrule' => ['POST', "/hand-ins/{$t->handIn->id}/overrule", ['row' => 'size-x', 'met' => '0', 'reason' => 'x']],
         'decide' => ['POST', "/hand-ins/{$t->handIn->id}/decide", ['state' => 'accepted']],
+        'report as PDF' => ['GET', "/hand-ins/{$t->handIn->id}/report.pdf", []],
+        'layers handed in' => ['GET', "/hand-ins/{$t->handIn->id}/layers", []],
+        'one layer handed in' => ['GET', "/hand-ins/{$t->handIn->id}/layers/3", []],
+        'bring a file' => ['GET', "/bench/{$t->assignment->id}/file", []],
+        'send a file' => ['POST', "/bench/{$t->assignment->id}/file", []],
+        'file that was brought' => ['GET', "/files/{$t->file->id}", []],
+        'take it otherwise' => ['POST', "/files/{$t->file->id}", ['unit' => 'mm']],
+        'picture of the file' => ['GET', "/files/{$t->file->id}/part-" . App\Support\FileShelf::key($t->file) . '.glb', []],
+        'hand the file in' => ['POST', "/files/{$t->file->id}/hand-in", []],
+        'mark again' => ['POST', "/exercises/{$t->exercise->id}/mark-again", []],
+        'what marking changed' => ['GET', "/exercises/{$t->exercise->id}/marked", []],
         'reference bench' => ['GET', "/exercises/{$t->exercise->id}/bench", []],
         'drawing of the reference' => ['GET', "/exercises/{$t->exercise->id}/bench/sheet", []],
         'reference part' => ['GET', "/recipes/{$t->reference->id}/part/{$t->referenceKey}.glb", []],
@@ -83,11 +95,11 @@ function letIn(object $t, Person $who): array
 }
 
 it('lets a student to own work and nothing else', function (): void {
-    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'work as it is now', 'unseen shapes of the work', 'library at the work', 'put of the work', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in']);
+    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'work as it is now', 'unseen shapes of the work', 'library at the work', 'put of the work', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in', 'report as PDF', 'layers handed in', 'one layer handed in', 'bring a file', 'send a file', 'file that was brought', 'take it otherwise', 'picture of the file', 'hand the file in']);
 });
 
 it('lets a classmate see nothing of it but begin own work', function (): void {
-    expect(letIn($this, $this->s->classmate))->toBe(['own bench']);
+    expect(letIn($this, $this->s->classmate))->toBe(['own bench', 'bring a file', 'send a file']);
 });
 
 it('lets a student of another class see nothing at all', function (): void {
@@ -95,7 +107,7 @@ it('lets a student of another class see nothing at all', function (): void {
 });
 
 it('lets the teacher see and judge, but not edit a student’s part', function (): void {
-    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'unseen shapes of the work', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'reference bench', 'drawing of the reference', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'reference as it is now', 'unseen shapes of the reference', 'library at the reference', 'put of the reference', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
+    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'unseen shapes of the work', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'report as PDF', 'layers handed in', 'one layer handed in', 'mark again', 'what marking changed', 'reference bench', 'drawing of the reference', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'reference as it is now', 'unseen shapes of the reference', 'library at the reference', 'put of the reference', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
 });
 
 it('lets the teacher of another class only make own exercises', function (): void {

@@ -105,7 +105,7 @@ it('shows the class by requirement, those who wait on top', function (): void {
     $a = $this->s->assignment();
     $steps = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'], ['kind' => 'cylinder', 'round' => '4', 'length' => '30', 'z' => '-5', 'effect' => 'cut']];
     $this->s->handIn($this->s->work($a, $this->s->classmate, $steps));
-    $page = $this->get("/assignments/{$a->id}")->assertOk()->assertSeeInOrder(['Bruno', 'Ada'])->assertSee('Not begun')->assertSee('Most common mistakes')->assertSee('radius as the diameter')->getContent();
+    $page = $this->get("/assignments/{$a->id}")->assertOk()->assertSeeInOrder(['Bruno', 'Ada'])->assertSee('Not begun')->assertSee('Most common slips')->assertSee('Sizes most often off')->assertSee('Diameter and radius mixed up')->assertSee('radius as the diameter')->getContent();
     expect($page)->toContain('4.00 too small');
 });
 

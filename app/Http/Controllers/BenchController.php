@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Jobs\CheckHandIn;
 use App\Jobs\PreparePart;
 use App\Models\Assignment;
 use App\Models\Exercise;
@@ -16,6 +17,7 @@ use App\Support\BenchPage;
 use App\Support\RecipeBook;
 use App\Support\StaleVersion;
 use App\Support\Workbench;
+use Cubo\Check\Disclosure;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Quantity\Unit;
@@ -40,19 +42,7 @@ final class BenchController extends Controller
         $this->authorize('work', $assignment);
         /** @var Person $student */
         $student = $request->user();
-        $work = DB::transaction(function () use ($assignment, $student): Work {
-            // two windows opened at once must not begin two parts
-            Person::query()->lockForUpdate()->findOrFail($student->id);
-            $found = Work::query()->where('assignment_id', $assignment->id)->where('student_id', $student->id)->first();
-
-            return $found ?? Work::create([
-                'assignment_id' => $assignment->id,
-                'student_id' => $student->id,
-                'recipe_id' => $this->book->begin($student, new Document(Unit::from($assignment->exercise->unit), [], $assignment->exercise->title . ', ' . $student->name))->id,
-                'checks_used' => 0,
-                'last_check' => null,
-            ]);
-        });
+        $work = Work::begun($assignment, $student, $this->book);
 
         return view('bench.page', BenchPage::forWork($work, $this->bench, $this->book));
     }
@@ -183,14 +173,17 @@ final class BenchController extends Controller
         $this->authorize('edit', $work->recipe);
         $assignment = $work->assignment;
         $state = $this->bench->evaluate($work->recipe->document());
-        $report = $this->bench->check($state, $assignment->exercise->sheet());
+        if (! $assignment->disclosure()->atEachCheck()) {
+            return view('bench.work', [...$this->pageFor($work->recipe), 'picked' => null, 'fresh' => null, 'said' => 'Your teacher shows the results ' . Disclosure::WHEN[$assignment->disclosure()->when] . '.']);
+        }
+        $report = $this->bench->check($state, $assignment->exercise->sheet(), $work->recipe->document(), $this->bench->evaluate($assignment->exercise->reference->document()));
         $done = DB::transaction(function () use ($work, $assignment, $state, $report): bool {
             $fresh = Work::query()->lockForUpdate()->findOrFail($work->id);
             if ($assignment->checks_allowed !== null && $fresh->checks_used >= $assignment->checks_allowed) {
                 return false;
             }
             $fresh->checks_used++;
-            $fresh->last_check = ['key' => $state->key, 'at' => now()->toIso8601String(), 'rows' => $report->toArray()];
+            $fresh->last_check = ['key' => $state->key, 'at' => now()->toIso8601String(), 'rows' => $report->toArray(), 'findings' => $report->findingsToArray()];
 
             return $fresh->save();
         });
@@ -213,17 +206,9 @@ final class BenchController extends Controller
         if ($state->isEmpty()) {
             return redirect()->route('work', $work->assignment_id)->withErrors(['hand-in' => 'There is no part yet to hand in.']);
         }
-        $report = $this->bench->check($state, $work->assignment->exercise->sheet());
-        $handIn = DB::transaction(function () use ($work, $revision, $report): HandIn {
-            Work::query()->lockForUpdate()->findOrFail($work->id);
-
-            return HandIn::create([
-                'work_id' => $work->id, 'revision_id' => $revision->id, 'attempt' => (int) $work->handIns()->max('attempt') + 1,
-                'state' => 'waiting', 'report' => $report->toArray(), 'overrules' => [], 'comment' => '',
-            ]);
-        });
-
-        PreparePart::dispatch($handIn->revision_id);
+        $handIn = HandIn::begin($work, ['revision_id' => $revision->id]);
+        CheckHandIn::dispatch($handIn->id);
+        PreparePart::dispatch($revision->id);
 
         return redirect()->route('hand-ins.show', $handIn);
     }

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Jobs\CheckHandIn;
 use App\Models\Exercise;
+use App\Models\HandIn;
 use App\Models\Person;
 use App\Support\ExerciseForm;
+use App\Support\Marking;
 use App\Support\RecipeBook;
 use App\Support\Workbench;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Proposer;
 use Cubo\Measure\PartMeasures;
+use Cubo\Printing\PrintProfile;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Recipe as Document;
 use Illuminate\Http\RedirectResponse;
@@ -50,7 +54,7 @@ final class ExerciseController extends Controller
         $sheet = $exercise->sheet();
         if (! $state->isEmpty()) {
             // nominal values always come from the reference part as it is now
-            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose(new PartMeasures($state->part()), $sheet->unit), $sheet->requirements), $exercise->title);
+            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose(new PartMeasures($state->part()), $sheet->unit, $exercise->reference->document(), $exercise->printer()), $sheet->requirements), $exercise->title, $sheet->turned);
             $rows = array_map(static fn ($r): array => $r->toArray(), $sheet->requirements);
             if ($rows != $exercise->requirements) {
                 $exercise->update(['requirements' => $rows]);
@@ -65,6 +69,7 @@ final class ExerciseController extends Controller
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$exercise->reference_id, $state->key], false),
             'readouts' => $state->isEmpty() ? null : $this->bench->readouts($state),
             'classes' => $teacher->classes()->orderBy('name')->get(),
+            'handIns' => Marking::last($exercise)->count(),
             'assignments' => $exercise->assignments()->with('schoolClass')->get()->keyBy('class_id'),
         ]);
     }
@@ -72,15 +77,36 @@ final class ExerciseController extends Controller
     public function update(Request $request, Exercise $exercise): RedirectResponse
     {
         $this->authorize('edit', $exercise);
-        $input = $request->validate(self::rules(), self::words());
+        $input = $request->validate(self::rules() + ['printer' => ['nullable', Rule::in(array_keys(PrintProfile::all()))]], self::words());
         $sheet = $exercise->sheet();
         [$requirements, $problems] = ExerciseForm::read($sheet->requirements, (array) $request->input('requirements', []), $sheet->unit);
         if ($problems !== []) {
             return redirect()->route('exercises.edit', $exercise)->withErrors($problems)->withInput();
         }
-        $exercise->update(['title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'requirements' => array_map(static fn ($r): array => $r->toArray(), $requirements)]);
+        $exercise->update(['title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'turned' => $request->boolean('turned'), 'printer' => $input['printer'] ?? $exercise->printer, 'requirements' => array_map(static fn ($r): array => $r->toArray(), $requirements)]);
 
         return redirect()->route('exercises.edit', $exercise)->with('said', 'Saved just now.');
+    }
+
+    /** Checks the last hand-in of everyone again, with what is asked now. */
+    public function markAgain(Exercise $exercise): RedirectResponse
+    {
+        $this->authorize('edit', $exercise);
+        foreach (Marking::last($exercise) as $handIn) {
+            CheckHandIn::dispatch($handIn->id);
+        }
+
+        return redirect()->route('exercises.marked', $exercise);
+    }
+
+    /** What changed when hand-ins were marked again; asks itself anew until all are done. */
+    public function marked(Exercise $exercise): View
+    {
+        $this->authorize('edit', $exercise);
+        $all = Marking::last($exercise);
+        $since = $exercise->updated_at;
+
+        return view('teacher.marked', ['exercise' => $exercise, 'handIns' => $all, 'open' => $all->filter(static fn (HandIn $h): bool => $h->checked_at === null || ($since !== null && $h->checked_at->lt($since)))->count()]);
     }
 
     /** @return array<string, list<mixed>> */

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\HandIn;
+use App\Support\Marking;
+use App\Support\ReportPages;
 use App\Support\Workbench;
+use Cubo\Check\Row;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -17,39 +20,54 @@ use Illuminate\View\View;
 /** A part handed in, with its report: for the student who made it and the teachers of the class. */
 final class HandInController extends Controller
 {
-    public function __construct(private readonly Workbench $bench) {}
+    public function __construct(private readonly Workbench $bench, private readonly Marking $marking) {}
 
     public function show(Request $request, HandIn $handIn): View
     {
         $this->authorize('view', $handIn);
-        $handIn->load(['work.assignment.exercise', 'work.assignment.schoolClass', 'work.student', 'work.handIns', 'revision']);
+        $handIn->load(['work.assignment.exercise', 'work.assignment.schoolClass', 'work.student', 'work.handIns', 'revision', 'file']);
         $exercise = $handIn->work->assignment->exercise;
-        $document = $handIn->revision->recipe();
-        $state = $this->bench->evaluate($document);
+        $judge = (bool) $request->user()?->can('judge', $handIn);
+        $seen = $handIn->work->assignment->disclosure();
+        if (! $handIn->isChecked() || (! $judge && ! $seen->isOpen(now(), $handIn->work->assignment->due_on))) {
+            return view('report-later', ['handIn' => $handIn, 'exercise' => $exercise, 'checked' => $handIn->isChecked()]);
+        }
+        $report = $judge ? $handIn->frozenReport() : $seen->applied($handIn->frozenReport());
         $states = [];
         foreach ($handIn->report as $r) {
             $states[$r['id']] = $handIn->rowMet($r['id'], $r['status']) ? 'met' : $r['status'];
         }
 
         return view('report', [
-            'handIn' => $handIn, 'exercise' => $exercise, 'report' => $handIn->frozenReport(), 'states' => $states, 'unit' => $exercise->sheet()->unit,
-            'state' => $state, 'document' => $document, 'judge' => (bool) $request->user()?->can('judge', $handIn),
+            'handIn' => $handIn, 'exercise' => $exercise, 'report' => $report, 'states' => $states, 'unit' => $exercise->sheet()->unit,
+            'judge' => $judge, 'changes' => Marking::changes($handIn),
             'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), 430, 300, $states),
-            'glb' => $state->isEmpty() ? '' : route('hand-ins.part', [$handIn, 'glb'], false),
-            'marks' => array_values(array_map(static fn (array $r): array => ['letter' => $r['letter'], 'id' => $r['id'], 'status' => $r['status'], 'text' => $r['measured'], 'place' => $r['place']],
-                array_filter($handIn->report, static fn (array $r): bool => $r['place'] !== null && $r['status'] !== 'met'))),
+            'glb' => route('hand-ins.part', [$handIn, 'glb'], false),
+            'marks' => array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $r->status, 'text' => $r->measured, 'place' => $r->place],
+                array_filter($report->rows, static fn (Row $r): bool => $r->place !== null && $r->status !== 'met'))),
         ]);
     }
 
     public function part(HandIn $handIn, string $ending): Response
     {
         $this->authorize('view', $handIn);
-        $state = $this->bench->evaluate($handIn->revision->recipe());
         if ($ending === 'glb') {
-            return PartController::file($this->bench->glb($state), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
+            return PartController::file($this->marking->glb($handIn), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
         }
 
-        return PartController::export($state->part(), $ending, Str::slug($handIn->work->assignment->exercise->title . ' ' . $handIn->work->student->name));
+        return PartController::export($this->marking->part($handIn), $ending, Str::slug($handIn->work->assignment->exercise->title . ' ' . $handIn->work->student->name));
+    }
+
+    /** The report as pages for a printer or a folder. */
+    public function pdf(Request $request, HandIn $handIn): Response
+    {
+        $this->authorize('view', $handIn);
+        $assignment = $handIn->work->assignment;
+        $judge = (bool) $request->user()?->can('judge', $handIn);
+        abort_unless($handIn->isChecked() && ($judge || $assignment->disclosure()->isOpen(now(), $assignment->due_on)), 404);
+        $name = Str::slug($assignment->exercise->title . ' ' . $handIn->work->student->name . ' ' . $handIn->attempt);
+
+        return PartController::file(ReportPages::pdf($handIn, $judge ? $handIn->frozenReport() : $assignment->disclosure()->applied($handIn->frozenReport()), $this->bench), 'application/pdf', "$name.pdf");
     }
 
     public function overrule(Request $request, HandIn $handIn): RedirectResponse

@@ -30,7 +30,7 @@ final class WholeProposals
         $out = [new Requirement('volume', RequirementKind::Volume, 'Volume', $mass->volume, 1.0, 2, false)];
         $symmetric = [];
         foreach ([0 => 'Same left and right', 1 => 'Same front and back', 2 => 'Same top and bottom'] as $axis => $label) {
-            $symmetric[$axis] = $part->symmetry($axis)->deviation < self::MIRRORED;
+            $symmetric[$axis] = Symmetry::across($part->solid, $axis, $part->bounds(), $part->tree(), null, self::MIRRORED)->deviation < self::MIRRORED;
             if ($symmetric[$axis]) {
                 $out[] = new Requirement('symmetry-' . Proposer::AXIS[$axis][2], RequirementKind::Symmetry, $label, 0.0, $tolerance, 2, $axis === 0, ['axis' => $axis]);
             }
@@ -69,7 +69,7 @@ final class WholeProposals
             }
         }
         foreach (array_unique([...array_values($count), 6, 5, 4, 3, 2]) as $n) {
-            if ($n > 1 && $n <= 24 && Symmetry::turned($part->solid, 2, $n, $part->mass()->centroid, $part->tree())->deviation < self::MIRRORED) {
+            if ($n > 1 && $n <= 24 && Symmetry::turned($part->solid, 2, $n, $part->mass()->centroid, $part->tree(), self::MIRRORED)->deviation < self::MIRRORED) {
                 return $n;
             }
         }

@@ -16,7 +16,7 @@
 <div class="grow"></div>
 <div class="acts">
 @if ($work)
-<form {!! str_replace($address, route('works.check', $work, false), $edit) !!}>{!! $hidden !!}<button class="btn go" id="check" @disabled($checksLeft === 0)>Check <kbd>Ctrl Enter</kbd>@if ($checksLeft !== null)<span class="small">{{ $checksLeft }} left</span>@endif</button></form>
+<form {!! str_replace($address, route('works.check', $work, false), $edit) !!}>{!! $hidden !!}<button class="btn go" id="check" @disabled($checksLeft === 0 || $shownWhen !== 'check') @if ($shownWhen !== 'check') title="Your teacher shows the results {{ \Cubo\Check\Disclosure::WHEN[$shownWhen] }}." @endif>Check <kbd>Ctrl Enter</kbd>@if ($checksLeft !== null)<span class="small">{{ $checksLeft }} left</span>@endif</button></form>
 <form method="post" action="{{ route('works.hand-in', $work) }}">{!! $hidden !!}<button class="btn ink" data-asks="Hand it in now?" @disabled($glb === '')>{{ $handIn ? 'Hand in again' : 'Hand in' }}</button></form>
 @else
 <a class="btn go" href="{{ route('exercises.edit', $exercise) }}">Choose what is asked</a>
@@ -29,6 +29,7 @@
 @if ($handIn !== null && $work)<p class="small" style="padding:0 16px 8px"><a class="link" href="{{ route('hand-ins.show', $handIn) }}">{{ ['waiting' => 'Handed in, waiting', 'returned' => 'Came back', 'accepted' => 'Accepted'][$handIn->state] }}</a>@if ($handIn->comment !== ''): {{ $handIn->comment }}@endif</p>@endif
 @if ($drawing !== '' || $sheetFrom !== '')<div class="paper" data-sheet="{{ $sheetFrom }}">{!! $drawing !!}</div>@endif
 @if (trim($exercise->brief) !== '')<div class="brief">{{ $exercise->brief }}</div>@endif
+@if ($findings !== [])<section class="likely" aria-label="What probably happened"><h3>What probably happened</h3><ul>@foreach (array_slice($findings, 0, 3) as $f)<li><b>{{ $f->slip->title() }}</b> <span class="quiet small">{{ $f->sure() }}</span><br><span class="small">{{ $f->words }}</span></li>@endforeach</ul></section>@endif
 @if ($said !== '')<p class="vh" role="status">{{ $said }}</p>@endif
 @if ($work)
 <ul>@foreach ($asked as $i => $r)
@@ -36,7 +37,7 @@
 <li class="req" id="req-{{ $r->id }}" data-requirement="{{ $r->id }}">
 <span class="tag">{{ $r->letter }}</span><span>{{ $r->label }}</span><span class="num">{{ $r->askedText($unit) }} <span class="quiet">{{ $r->toleranceText($unit) }}</span></span>
 <span class="got"><x-shape :state="$s" :width="64" :i="$i"/>@if ($row && $row->measured !== '')<span class="num {{ $s === 'met' ? 'met' : ($s === 'off' ? 'off' : 'quiet') }}">@if ($s === 'stale')<s>{{ $row->measured }}</s>@else{{ $row->measured }}@endif</span>@endif
-<b class="{{ $s === 'met' || $s === 'stale' ? 'met' : ($s === 'open' ? 'quiet' : 'off') }}" style="font-weight:{{ $s === 'off' || $s === 'missing' ? 640 : 420 }}">{{ $s === 'stale' ? 'Changed since' : ($row->word ?? 'Not checked') }}</b></span>
+<b class="{{ $s === 'met' || $s === 'stale' ? 'met' : (in_array($s, ['open', 'unknown'], true) ? 'quiet' : 'off') }}" style="font-weight:{{ $s === 'off' || $s === 'missing' ? 640 : 420 }}">{{ $s === 'stale' ? 'Changed since' : ($row->word ?? 'Not checked') }}</b></span>
 @if ($row && $row->diagnosis !== '' && ! $stale)<span class="why">{{ $row->diagnosis }}</span>@endif
 </li>@endforeach</ul>
 @else
@@ -91,6 +92,6 @@
 <div><span>{{ $caption }}@if ($caption === 'Add a solid' && $document->ground !== ''), standing on {{ \Cubo\Recipe\PartNames::face($document->ground, $document) }} <form style="display:inline" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="ground"><input type="hidden" name="face" value=""><button class="link">put the ground back</button></form>@endif</span><ul>@foreach ($kinds as $k)<li><form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="add"><input type="hidden" name="kind" value="{{ $k }}"><input type="hidden" name="after" value=""><button class="verb" id="verb-{{ $k }}" @disabled((in_array($k, $needsSketch, true) && ! $hasSketch) || (! in_array($k, $alone, true) && $glb === ''))><x-verb :kind="$k"/><span>{{ \Cubo\Recipe\StepKind::from($k)->label() }}</span></button></form></li>@endforeach</ul></div>
 @endforeach
 <div><span>Own parts</span><ul><li><button type="button" class="verb" id="verb-library" data-opens-tool="library"><x-verb kind="library"/><span>library</span></button></li>@foreach (array_slice($document->groups, 0, 4) as $g)@continue($open && in_array($open->id, $document->reach($g->id), true))<li><form {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="place"><input type="hidden" name="group" value="{{ $g->id }}"><input type="hidden" name="after" value=""><button class="verb own" id="verb-{{ $g->id }}" title="Place {{ $g->name() }} once more"><x-verb kind="group"/><span>{{ \Illuminate\Support\Str::limit($g->name(), 12, '…') }}</span></button></form></li>@endforeach</ul></div>
-<div class="files">@if ($glb !== '')Take the part with you<br><a class="link" href="{{ route('recipes.download', [$recipe, 'stl']) }}">STL</a> <a class="link" href="{{ route('recipes.download', [$recipe, '3mf']) }}">3MF</a> <a class="link" href="{{ route('recipes.download', [$recipe, 'json']) }}">Recipe</a>@endif</div>
+<div class="files">@if ($work)<a class="link" href="{{ route('files.create', $work->assignment_id) }}">Hand in a file instead</a><br>@endif @if ($glb !== '')Take the part with you<br><a class="link" href="{{ route('recipes.download', [$recipe, 'stl']) }}">STL</a> <a class="link" href="{{ route('recipes.download', [$recipe, '3mf']) }}">3MF</a> <a class="link" href="{{ route('recipes.download', [$recipe, 'json']) }}">Recipe</a>@endif</div>
 </div>
 </footer>

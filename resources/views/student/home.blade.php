@@ -16,7 +16,7 @@
 <ul class="todo">
 @foreach ($list as $a)
 @php
-    $work = $works[$a->id] ?? null; $h = $work?->lastHandIn; $rows = $h !== null ? $h->report : ($work->last_check['rows'] ?? []);
+    $work = $works[$a->id] ?? null; $h = $work?->lastHandIn; $rows = $h !== null ? ($a->disclosure()->isOpen(now(), $a->due_on) ? $h->report : []) : ($work->last_check['rows'] ?? []);
     $asked = array_values(array_filter($a->exercise->requirements, fn ($r) => $r['asked']));
     $known = array_column($rows, null, 'id'); $met = 0; $cells = [];
     foreach ($asked as $r) { $s = $known[$r['id']]['status'] ?? 'open'; if ($h !== null && isset($known[$r['id']])) { $s = $h->rowMet($r['id'], $s) ? 'met' : $s; } $cells[] = $s; $met += $s === 'met' ? 1 : 0; }
@@ -28,8 +28,9 @@
   <span class="quiet small">{{ $a->exercise->unit === 'in' ? 'in inches' : 'in mm' }}, {{ count($asked) }} sizes. {{ \Illuminate\Support\Str::words(strtok($a->exercise->brief, "\n") ?: '', 14, ' ...') }}</span>
   @if ($h !== null && $h->comment !== '')<p class="says"><span class="vh">Your teacher says: </span>{{ $h->comment }}</p>@endif</div>
   <div><x-chain :states="$cells" :width="290"/><br>
-  <span class="small {{ $met === count($cells) && $met > 0 ? 'met' : 'quiet' }}">@if ($rows === []) Not checked yet @else {{ $met }} of {{ count($cells) }} met @endif</span></div>
+  <span class="small {{ $met === count($cells) && $met > 0 ? 'met' : 'quiet' }}">@if ($rows === [] && $h !== null && ! $a->disclosure()->isOpen(now(), $a->due_on)) Results after {{ $a->due_on->format('D j M') }} @elseif ($rows === []) {{ $h !== null ? 'Being measured' : 'Not checked yet' }} @else {{ $met }} of {{ count($cells) }} met @endif</span></div>
   <div style="text-align:right;display:grid;gap:6px;justify-items:end"><a class="btn {{ $key === 'back' || $key === 'set' ? 'ink' : '' }}" href="{{ route('work', $a) }}">{{ $work === null ? 'Begin' : ($key === 'back' ? 'Mend it' : 'Open') }}<span class="vh"> {{ $a->exercise->title }}</span></a>
+  <a class="link small" href="{{ route('files.create', $a) }}">Hand in a file<span class="vh"> for {{ $a->exercise->title }}</span></a>
   @if ($h !== null)<a class="link small" href="{{ route('hand-ins.show', $h) }}">Report<span class="vh"> on {{ $a->exercise->title }}</span></a>@endif</div>
 </li>
 @endforeach

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Jobs\CheckHandIn;
+use App\Models\Assignment;
+use App\Models\HandIn;
+use App\Models\PartFile;
+use App\Models\Person;
+use App\Models\Work;
+use App\Support\FileShelf;
+use App\Support\RecipeBook;
+use Cubo\Exchange\MeshFile;
+use Cubo\Exchange\UnreadableFile;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Validation\Rule;
+use Illuminate\View\View;
+
+/** A part that was made elsewhere: brought as a file, looked at, and handed in. */
+final class FileController extends Controller
+{
+    /** Triangles of which a picture is shown before handing in; finer ones would keep the browser busy. */
+    private const SHOWN = 120_000;
+
+    public function __construct(private readonly FileShelf $shelf, private readonly RecipeBook $book) {}
+
+    public function create(Assignment $assignment): View
+    {
+        $this->authorize('work', $assignment);
+
+        return view('student.file', ['assignment' => $assignment->load('exercise')]);
+    }
+
+    public function store(Request $request, Assignment $assignment): RedirectResponse
+    {
+        $this->authorize('work', $assignment);
+        $back = redirect()->route('files.create', $assignment);
+        $file = $request->file('part');
+        if (! $file instanceof UploadedFile) {
+            return $back->withErrors(['part' => 'Choose a file first.']);
+        }
+        if (! $file->isValid() || $file->getSize() > MeshFile::MOST_BYTES) {
+            return $back->withErrors(['part' => $file->getError() === UPLOAD_ERR_INI_SIZE || $file->getSize() > MeshFile::MOST_BYTES ? 'The file is larger than 50 MB.' : 'The file did not arrive whole. Try it once more.']);
+        }
+        /** @var Person $student */
+        $student = $request->user();
+        $work = Work::begun($assignment, $student, $this->book);
+        try {
+            $taken = $this->shelf->take($work, mb_scrub($file->getClientOriginalName(), 'UTF-8'), $file->get());
+        } catch (UnreadableFile $e) {
+            return $back->withErrors(['part' => $e->getMessage()]);
+        }
+
+        return redirect()->route('files.show', $taken);
+    }
+
+    public function show(PartFile $file): View
+    {
+        $this->authorize('use', $file);
+        $file->load('work.assignment.exercise');
+
+        return view('student.file-look', [
+            'file' => $file, 'assignment' => $file->work->assignment, 'exercise' => $file->work->assignment->exercise,
+            'sizes' => array_map(static fn (float $v): float => $v * $file->unit()->inMillimetres(), $file->info['sizes']),
+            'glb' => $file->info['triangles'] <= self::SHOWN ? route('files.glb', [$file, FileShelf::key($file)], false) : '',
+            'marks' => $file->repaired ? [] : array_map(static fn (array $f): array => ['letter' => '', 'id' => $f['kind'], 'status' => 'off', 'text' => $f['kind'], 'place' => ['kind' => 'spot', 'at' => array_map(static fn (float $v): float => $v * $file->unit()->inMillimetres(), $f['at'])]], $file->info['faults']),
+        ]);
+    }
+
+    public function update(Request $request, PartFile $file): RedirectResponse
+    {
+        $this->authorize('use', $file);
+        $input = $request->validate(['unit' => ['nullable', Rule::in(['mm', 'in'])], 'repaired' => ['nullable', 'boolean']]);
+        if (HandIn::query()->where('file_id', $file->id)->exists()) {
+            return redirect()->route('files.show', $file)->withErrors(['unit' => 'This file is handed in already; what was handed in stays as it is. Bring it once more to change it.']);
+        }
+        $file->update([
+            'unit' => $file->info['ownUnit'] ? $file->unit : ($input['unit'] ?? $file->unit),
+            'repaired' => $file->info['mends'] !== [] && ($input['repaired'] ?? false),
+        ]);
+
+        return redirect()->route('files.show', $file);
+    }
+
+    public function handIn(PartFile $file): RedirectResponse
+    {
+        $this->authorize('use', $file);
+        $known = HandIn::query()->where('file_id', $file->id)->first();
+        if ($known === null) {
+            $known = HandIn::begin($file->work, ['file_id' => $file->id]);
+            CheckHandIn::dispatch($known->id);
+        }
+
+        return redirect()->route('hand-ins.show', $known);
+    }
+
+    public function glb(PartFile $file, string $key): Response
+    {
+        $this->authorize('use', $file);
+        abort_unless($key === FileShelf::key($file), 404);
+
+        return PartController::file($this->shelf->glb($file), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Cubo\Quantity\Unit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A mesh that a student brought from elsewhere. The bytes are kept as they came, by their hash; what is changed here is
+ * only how they are taken.
+ *
+ * @property int $id
+ * @property int $work_id
+ * @property string $name as the student's file was called
+ * @property string $sha
+ * @property string $unit
+ * @property bool $repaired whether the mended copy is taken
+ * @property array{format: string, ownUnit: bool, triangles: int, sizes: array{float,float,float}, closed: bool, faults: list<array{kind: string, count: int, at: array{float,float,float}, words: string}>, mends: list<string>} $info
+ */
+final class PartFile extends Model
+{
+    protected $guarded = [];
+
+    protected $casts = ['info' => 'array', 'repaired' => 'boolean'];
+
+    /** @return BelongsTo<Work, $this> */
+    public function work(): BelongsTo
+    {
+        return $this->belongsTo(Work::class);
+    }
+
+    public function unit(): Unit
+    {
+        return Unit::from($this->unit);
+    }
+}

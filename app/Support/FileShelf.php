@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\PartFile;
+use App\Models\Work;
+use Cubo\Check\LikelyUnit;
+use Cubo\Exchange\GlbFile;
+use Cubo\Exchange\MeshFile;
+use Cubo\Exchange\MeshRepair;
+use Cubo\Exchange\UnreadableFile;
+use Cubo\Measure\MeshFaults;
+use Cubo\Measure\PartMeasures;
+use Cubo\Measure\SurfaceRecognition;
+use Cubo\Quantity\Unit;
+use Cubo\Solid\Solid;
+use Illuminate\Support\Facades\Storage;
+
+/** Keeps the files students hand in, and reads them as parts. */
+final class FileShelf
+{
+    /** Raise when files are read or recognised in another way. */
+    private const VERSION = 1;
+
+    public function __construct(private readonly PartFiles $cache, private readonly Workbench $bench) {}
+
+    /** @throws UnreadableFile with the reason in words */
+    public function take(Work $work, string $name, string $bytes): PartFile
+    {
+        [$mesh, $note] = MeshFile::read($bytes, Unit::Millimetre);
+        $box = $mesh->vertexBox();
+        $sizes = [$box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2]];
+        $format = (string) strtok($note, ' ');
+        $exercise = $work->assignment->exercise;
+        $reference = $this->bench->evaluate($exercise->reference->document());
+        $asked = $reference->isEmpty() ? null : $this->bench->readouts($reference)['size'];
+        $mended = MeshRepair::of($mesh);
+        $sha = sha1($bytes);
+        Storage::disk('local')->put("files/$sha", $bytes);
+
+        return PartFile::create([
+            'work_id' => $work->id, 'name' => mb_substr($name, 0, 120), 'sha' => $sha,
+            // this format says its unit itself: it comes in millimetres
+            'unit' => $format === '3MF' ? Unit::Millimetre->value : LikelyUnit::of($sizes, $asked, Unit::from($exercise->unit))->value,
+            'repaired' => false,
+            'info' => ['format' => $format, 'ownUnit' => $format === '3MF', 'triangles' => $mesh->triangleCount(), 'sizes' => $sizes, 'closed' => (new PartMeasures($mesh))->isClosed(), 'faults' => MeshFaults::of($mesh), 'mends' => $mended[1] ?? []],
+        ]);
+    }
+
+    /** @throws UnreadableFile when the bytes have gone */
+    public function solid(PartFile $file): Solid
+    {
+        $key = self::key($file);
+        $known = $this->cache->get($key);
+        if ($known !== null) {
+            return $known;
+        }
+        $bytes = Storage::disk('local')->get("files/{$file->sha}") ?? throw new UnreadableFile('The file is no longer there.');
+        $mesh = MeshFile::read($bytes, $file->unit())[0];
+        if ($file->repaired) {
+            $mesh = MeshRepair::of($mesh)[0] ?? $mesh;
+        }
+        $solid = SurfaceRecognition::of($mesh);
+        $this->cache->put($key, $solid);
+
+        return $solid;
+    }
+
+    public function glb(PartFile $file): string
+    {
+        return $this->cache->remember(self::key($file), 'glb', fn (): string => GlbFile::write($this->solid($file)));
+    }
+
+    /** Names the geometry, for caches. */
+    public static function key(PartFile $file): string
+    {
+        return sha1(implode(' ', [self::VERSION, $file->sha, $file->unit, $file->repaired ? 'mended' : 'as it came']));
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+/* Parts made elsewhere: brought, looked at, taken in a unit, mended where that is safe, handed in and measured. */
+
+use App\Models\HandIn;
+use App\Models\PartFile;
+use App\Support\FileShelf;
+use Cubo\Exchange\StlFile;
+use Cubo\Exchange\ThreeMfFile;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
+use Tests\Meshes;
+use Tests\Parts;
+use Tests\School;
+
+const BROUGHT = [
+    ['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'],
+    ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut'],
+];
+
+beforeEach(function (): void {
+    Storage::fake('local');
+    $this->s = new School;
+    $this->assignment = $this->s->assignment();
+    $this->actingAs($this->s->student);
+    $this->bring = fn (string $bytes, string $name = 'plate.stl') => $this->post("/bench/{$this->assignment->id}/file", ['part' => UploadedFile::fake()->createWithContent($name, $bytes)]);
+});
+
+it('hands in a file that meets everything', function (): void {
+    ($this->bring)(StlFile::write(Parts::build(BROUGHT)->part()))->assertRedirect();
+    $file = PartFile::query()->firstOrFail();
+    $this->get("/files/{$file->id}")->assertOk()->assertSee('60.00 × 40.00 × 12.00 mm')->assertSee('The surface is closed and sound');
+    $this->get("/files/{$file->id}/part-" . FileShelf::key($file) . '.glb')->assertOk()->assertHeader('Content-Type', 'model/gltf-binary');
+    $this->post("/files/{$file->id}/hand-in")->assertRedirect();
+    $h = HandIn::query()->firstOrFail();
+    expect($h->frozenReport()->allMet())->toBeTrue()->and($h->findings)->toBe([]);
+    $this->get("/hand-ins/{$h->id}")->assertOk()->assertSee('plate.stl');
+    // once only, however often it is pressed
+    $this->post("/files/{$file->id}/hand-in")->assertRedirect("/hand-ins/{$h->id}");
+    expect(HandIn::query()->count())->toBe(1);
+    $this->post("/files/{$file->id}", ['unit' => 'in'])->assertSessionHasErrors('unit');
+});
+
+it('asks for the unit, proposes one, and names the slip of a wrong one', function (): void {
+    // the numbers are inches
+    $inch = Parts::build(BROUGHT)->part()->scaled(1 / 25.4, 1 / 25.4, 1 / 25.4);
+    ($this->bring)(StlFile::write($inch))->assertRedirect();
+    $file = PartFile::query()->firstOrFail();
+    expect($file->unit)->toBe('in');
+    $this->get("/files/{$file->id}")->assertSee('2.36 × 1.57 × 0.47 mm')->assertSee('60.00 × 40.00 × 12.00 mm');
+    $this->post("/files/{$file->id}", ['unit' => 'mm'])->assertRedirect();
+    $this->post("/files/{$file->id}/hand-in")->assertRedirect();
+    $h = HandIn::query()->firstOrFail();
+    expect($h->findings[0]['slip'])->toBe('unit');
+    $this->get("/hand-ins/{$h->id}")->assertSee('Millimetres and inches mixed up')->assertSee('numbers in inches were taken for millimetres');
+});
+
+it('takes the unit a file says, and every format', function (): void {
+    $part = Parts::build(BROUGHT)->part();
+    ($this->bring)(ThreeMfFile::write($part, 'plate'), 'plate.3mf')->assertRedirect();
+    $file = PartFile::query()->firstOrFail();
+    $this->get("/files/{$file->id}")->assertOk()->assertSee('from the file')->assertDontSee('Numbers in the file are');
+    $this->post("/files/{$file->id}", ['unit' => 'in'])->assertRedirect();
+    expect($file->fresh()->unit)->toBe('mm');
+});
+
+it('describes a torn mesh and offers a mended copy, never by itself', function (): void {
+    $box = Meshes::turned([[0.0, 0.0], [20.0, 0.0], [20.0, 12.0], [0.0, 12.0]], 24);
+    $torn = array_values(array_filter($box, static fn (array $t): bool => ! ($t[0][2] === 12.0 && $t[1][2] === 12.0 && $t[2][2] === 12.0)));
+    ($this->bring)(Meshes::stl($torn))->assertRedirect();
+    $file = PartFile::query()->firstOrFail();
+    $this->get("/files/{$file->id}")->assertSee('24 edges have nothing on their other side')->assertSee('1 flat gap filled');
+    $this->post("/files/{$file->id}", ['repaired' => '1'])->assertRedirect();
+    expect((new Cubo\Measure\PartMeasures(app(FileShelf::class)->solid($file->fresh())))->isClosed())->toBeTrue();
+    $this->post("/files/{$file->id}", ['repaired' => '0'])->assertRedirect();
+    $this->post("/files/{$file->id}/hand-in")->assertRedirect();
+    $h = HandIn::query()->firstOrFail();
+    expect($h->findings[0]['slip'])->toBe('open-mesh');
+    foreach ($h->report as $r) {
+        expect($r['kind'] !== 'volume' || $r['status'] === 'unknown')->toBeTrue();
+    }
+});
+
+it('refuses in words what is no part', function (string $bytes, string $words): void {
+    ($this->bring)($bytes)->assertRedirect("/bench/{$this->assignment->id}/file")->assertSessionHasErrors('part');
+    expect(session('errors')->first('part'))->toContain($words)->and(PartFile::query()->count())->toBe(0);
+    $this->get("/bench/{$this->assignment->id}/file")->assertOk()->assertSee($words);
+})->with([['nothing of the kind', ''], ["solid\nendsolid", 'no triangles'], ['', '']]);
+
+it('says that a file must be chosen', function (): void {
+    $this->post("/bench/{$this->assignment->id}/file")->assertSessionHasErrors(['part' => 'Choose a file first.']);
+});
