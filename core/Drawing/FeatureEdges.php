@@ -27,6 +27,12 @@ final readonly class FeatureEdges
         $sharp = $round = $keys = [];
         $flat = cos(deg2rad(self::SMOOTH_DEGREES));
         foreach ($s->twin as $h => $o) {
+            if ($o < 0) {
+                // the rim of an open surface
+                $sharp[] = $h;
+
+                continue;
+            }
             if ($o < $h) {
                 continue;
             }

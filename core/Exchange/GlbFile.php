@@ -109,6 +109,9 @@ final class GlbFile
     private static function named(Solid $s): array
     {
         $names = $edgeOf = [];
+        if (in_array(-1, $s->twin, true)) {
+            return [[], []];
+        }
         foreach (Topology::of($s)->edges as $name => $edge) {
             foreach ($edge->halfEdges as $h) {
                 $edgeOf[$h] = $edgeOf[$s->twin[$h]] = count($names);
@@ -122,7 +125,7 @@ final class GlbFile
     /** @param list<float> $out */
     private static function pushEdge(Solid $s, int $h, array &$out): void
     {
-        foreach ([$s->start[$h], $s->start[$s->twin[$h]]] as $v) {
+        foreach ([$s->start[$h], $s->start[$h % 3 === 2 ? $h - 2 : $h + 1]] as $v) {
             array_push($out, $s->x[$v], $s->y[$v], $s->z[$v]);
         }
     }

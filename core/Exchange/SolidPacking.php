@@ -59,6 +59,10 @@ final class SolidPacking
         }
         $s->start = $read('V', 3 * $nt, 4);
         $s->twin = $read('V', 3 * $nt, 4);
+        // the border of an open surface
+        foreach (array_keys($s->twin, 0xFFFFFFFF, true) as $h) {
+            $s->twin[$h] = -1;
+        }
         $s->facet = $read('V', $nt, 4);
         $s->surfaceOf = $read('V', $nf, 4);
         $s->surfaces = array_map(self::readSurface(...), array_values((array) $raw));
