@@ -22,6 +22,20 @@ final class Meshes
         return $out;
     }
 
+    /** Text with corners that several triangles share. */
+    public static function ply(Solid $s): string
+    {
+        $out = "ply\nformat ascii 1.0\nelement vertex " . count($s->x) . "\nproperty float x\nproperty float y\nproperty float z\nelement face " . $s->triangleCount() . "\nproperty list uchar int vertex_indices\nend_header\n";
+        foreach ($s->x as $v => $x) {
+            $out .= sprintf("%.6f %.6f %.6f\n", $x, $s->y[$v], $s->z[$v]);
+        }
+        foreach ($s->facet as $t => $_) {
+            $out .= "3 {$s->start[3 * $t]} {$s->start[3 * $t + 1]} {$s->start[3 * $t + 2]}\n";
+        }
+
+        return $out;
+    }
+
     /** @param list<list<array{float,float,float}>> $triangles */
     public static function solid(array $triangles): Solid
     {

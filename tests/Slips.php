@@ -13,6 +13,7 @@ use Cubo\Check\Requirement;
 use Cubo\Check\RequirementKind as Kind;
 use Cubo\Exchange\MeshFile;
 use Cubo\Exchange\StlFile;
+use Cubo\Exchange\ThreeMfFile;
 use Cubo\Geometry\Transform;
 use Cubo\Measure\PartMeasures;
 use Cubo\Measure\SurfaceRecognition;
@@ -134,15 +135,21 @@ final class Slips
     }
 
     /** @param list<array<string, mixed>> $reference */
-    public static function ofSolid(array $reference, Solid $solid): Report
+    public static function ofSolid(array $reference, Solid $solid, bool $turned = false): Report
     {
-        return Checker::check(new PartMeasures($solid), self::exercise($reference), self::reference($reference));
+        return Checker::check(new PartMeasures($solid), self::exercise($reference, 'mm', $turned), self::reference($reference));
     }
 
-    /** As a file from elsewhere. */
-    public static function mesh(Solid $s): Solid
+    /** As a file from elsewhere, in one of several formats. */
+    public static function mesh(Solid $s, string $format = 'stl'): Solid
     {
-        return SurfaceRecognition::of(MeshFile::read(StlFile::write($s), Unit::Millimetre)[0]);
+        $bytes = match ($format) {
+            'ply' => Meshes::ply($s),
+            '3mf' => ThreeMfFile::write($s, 'part'),
+            default => StlFile::write($s),
+        };
+
+        return SurfaceRecognition::of(MeshFile::read($bytes, Unit::Millimetre)[0]);
     }
 
     /** @return array<string, Solid> slips of the whole part, by name */
@@ -164,6 +171,14 @@ final class Slips
         ];
 
         return $out;
+    }
+
+    /** On its left side, standing on the ground. */
+    public static function laid(Solid $s): Solid
+    {
+        $laid = $s->moved(Transform::rotation(1, 90));
+
+        return $laid->moved(Transform::translation([0.0, 0.0, -$laid->vertexBox()[2]]));
     }
 
     /** One half of a part, up to a plane across an axis. */

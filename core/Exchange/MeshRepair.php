@@ -148,7 +148,7 @@ final class MeshRepair
                 $next[$b] = $a;
             }
         }
-        $gaps = 0;
+        $loops = [];
         while ($next !== []) {
             $first = array_key_first($next);
             $loop = [];
@@ -157,10 +157,15 @@ final class MeshRepair
                 $to = $next[$v];
                 unset($next[$v]);
             }
-            if ($v !== $first || count($loop) < 3 || count($loop) > self::MOST_CORNERS || $gaps >= self::MOST_GAPS) {
+            if ($v !== $first || count($loop) < 3 || count($loop) > self::MOST_CORNERS) {
                 return null;
             }
-            $gaps++;
+            $loops[] = $loop;
+        }
+        if (count($loops) > self::MOST_GAPS) {
+            return null;
+        }
+        foreach ($loops as $loop) {
             $triangles = self::filled($s, $loop);
             if ($triangles === null) {
                 return null;
@@ -168,7 +173,7 @@ final class MeshRepair
             array_push($corners, ...$triangles);
         }
 
-        return $gaps;
+        return count($loops);
     }
 
     /**
