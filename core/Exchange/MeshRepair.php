@@ -148,6 +148,27 @@ final class MeshRepair
                 $next[$b] = $a;
             }
         }
+        $loops = self::loops($next);
+        if ($loops === null || count($loops) > self::MOST_GAPS) {
+            return null;
+        }
+        foreach ($loops as $loop) {
+            $triangles = self::filled($s, $loop);
+            if ($triangles === null) {
+                return null;
+            }
+            array_push($corners, ...$triangles);
+        }
+
+        return count($loops);
+    }
+
+    /**
+     * @param array<int, int> $next the corner after each corner, round the gaps
+     * @return list<list<int>>|null null when one does not come back to where it began
+     */
+    private static function loops(array $next): ?array
+    {
         $loops = [];
         while ($next !== []) {
             $first = array_key_first($next);
@@ -162,18 +183,8 @@ final class MeshRepair
             }
             $loops[] = $loop;
         }
-        if (count($loops) > self::MOST_GAPS) {
-            return null;
-        }
-        foreach ($loops as $loop) {
-            $triangles = self::filled($s, $loop);
-            if ($triangles === null) {
-                return null;
-            }
-            array_push($corners, ...$triangles);
-        }
 
-        return count($loops);
+        return $loops;
     }
 
     /**

@@ -8,59 +8,108 @@ use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
 
-/** The triangles of a mesh file as a solid: corners that lie in one place become one. */
+/**
+ * Gathers the corners and triangles of a mesh file and makes a solid of them: corners that lie in one place become one.
+ * Everything is kept in flat lists, and given back as soon as it is used: half a million triangles must fit.
+ */
 final class MeshWelding
 {
     public const MOST_TRIANGLES = 500_000;
 
     private const FARTHEST = 1e9;
 
+    /** @var list<float> */
+    private array $x = [];
+
+    /** @var list<float> */
+    private array $y = [];
+
+    /** @var list<float> */
+    private array $z = [];
+
+    /** @var list<int> three a triangle */
+    private array $corners = [];
+
+    private float $span = 0.0;
+
     /**
-     * Corners nearer than 1e-6 of the size are one point. A mesh that does not close is returned with twin -1 at its
-     * borders; triangles without area are left out.
+     * In units of the file.
      *
-     * @param list<array{float,float,float}> $points in units of the file
-     * @param list<array{int,int,int}> $triangles numbers of points, counter-clockwise from outside
-     * @param float $scale millimetres per unit of the file
+     * @return int its number
      *
-     * @throws UnreadableFile for no or too many triangles, numbers that are no coordinates, points that are not there
+     * @throws UnreadableFile for what is no coordinate
      */
-    public static function of(array $points, array $triangles, float $scale): Solid
+    public function point(float $x, float $y, float $z): int
     {
-        if ($triangles === []) {
-            throw new UnreadableFile('The file holds no triangles.');
+        $far = max(abs($x), abs($y), abs($z));
+        if (! ($far <= self::FARTHEST) || ! is_finite($x + $y + $z)) {
+            throw new UnreadableFile('The file holds a number that is no coordinate.');
         }
-        if (count($triangles) > self::MOST_TRIANGLES) {
+        $this->span = max($this->span, $far);
+        $this->x[] = $x;
+        $this->y[] = $y;
+        $this->z[] = $z;
+
+        return count($this->x) - 1;
+    }
+
+    /**
+     * Numbers of points, counter-clockwise from outside; they may come before their points.
+     *
+     * @throws UnreadableFile for too many
+     */
+    public function triangle(int $a, int $b, int $c): void
+    {
+        if (count($this->corners) >= 3 * self::MOST_TRIANGLES) {
             throw new UnreadableFile('The file holds more than ' . number_format(self::MOST_TRIANGLES, 0, '.', ' ') . ' triangles.');
         }
-        $span = 0.0;
-        foreach ($points as $p) {
-            foreach ($p as $v) {
-                if (! is_finite($v) || abs($v) > self::FARTHEST) {
-                    throw new UnreadableFile('The file holds a number that is no coordinate.');
-                }
-                $span = max($span, abs($v));
-            }
+        $this->corners[] = $a;
+        $this->corners[] = $b;
+        $this->corners[] = $c;
+    }
+
+    public function points(): int
+    {
+        return count($this->x);
+    }
+
+    /**
+     * Corners nearer than 1e-6 of the size are one point. A mesh that does not close is returned with twin -1 at its
+     * borders; triangles without area are left out. What was gathered is gone then.
+     *
+     * @param float $scale millimetres per unit of the file
+     *
+     * @throws UnreadableFile for no triangles, or points that are not there
+     */
+    public function solid(float $scale): Solid
+    {
+        if ($this->corners === []) {
+            throw new UnreadableFile('The file holds no triangles.');
         }
-        $grid = max(1e-6 * $span, 1e-12);
+        $grid = max(1e-6 * $this->span, 1e-12);
         $b = new SolidBuilder;
         $plane = $b->surface(Surface::plane('file:face'));
         $known = $of = [];
-        foreach ($triangles as $corners) {
-            $v = [];
-            foreach ($corners as $i) {
-                if (! isset($of[$i])) {
-                    $p = $points[$i] ?? throw new UnreadableFile('A triangle names a corner that is not there.');
-                    // a zero has no sign here
-                    $key = (round($p[0] / $grid) + 0.0) . ',' . (round($p[1] / $grid) + 0.0) . ',' . (round($p[2] / $grid) + 0.0);
-                    $of[$i] = $known[$key] ??= $b->vertex($p[0] * $scale, $p[1] * $scale, $p[2] * $scale);
+        foreach ($this->corners as $k => $i) {
+            if (! isset($of[$i])) {
+                if (! isset($this->x[$i])) {
+                    throw new UnreadableFile('A triangle names a corner that is not there.');
                 }
-                $v[] = $of[$i];
+                // a zero has no sign here
+                $key = (round($this->x[$i] / $grid) + 0.0) . ',' . (round($this->y[$i] / $grid) + 0.0) . ',' . (round($this->z[$i] / $grid) + 0.0);
+                $of[$i] = $known[$key] ??= $b->vertex($this->x[$i] * $scale, $this->y[$i] * $scale, $this->z[$i] * $scale);
             }
-            if ($v[0] !== $v[1] && $v[1] !== $v[2] && $v[0] !== $v[2]) {
-                $b->triangle($v[0], $v[1], $v[2], $b->facetThrough($v[0], $v[1], $v[2], $plane));
+            $this->corners[$k] = $of[$i];
+        }
+        unset($known, $of);
+        $this->x = $this->y = $this->z = [];
+        for ($k = 0, $n = count($this->corners); $k < $n; $k += 3) {
+            [$p, $q, $r] = [$this->corners[$k], $this->corners[$k + 1], $this->corners[$k + 2]];
+            if ($p !== $q && $q !== $r && $p !== $r) {
+                $b->triangle($p, $q, $r, $b->facetThrough($p, $q, $r, $plane));
             }
         }
+        $this->corners = [];
 
         return $b->buildOpen();
     }

@@ -19,26 +19,35 @@ final class ObjFile
      */
     public static function read(string $bytes, float $scale = 1.0): Solid
     {
-        $points = $triangles = [];
-        foreach (preg_split('/\r\n|\r|\n/', str_replace(["\\\r\n", "\\\n"], ' ', $bytes)) ?: [] as $line) {
+        $w = new MeshWelding;
+        foreach (self::lines($bytes) as $line) {
             $words = preg_split('/\s+/', trim($line), -1, PREG_SPLIT_NO_EMPTY) ?: [];
             if (($words[0] ?? '') === 'v') {
-                $points[] = [self::number($words[1] ?? ''), self::number($words[2] ?? ''), self::number($words[3] ?? '')];
+                $w->point(self::number($words[1] ?? ''), self::number($words[2] ?? ''), self::number($words[3] ?? ''));
             } elseif (($words[0] ?? '') === 'f') {
-                $corners = array_map(static fn (string $w): int => self::corner($w, count($points)), array_slice($words, 1));
+                $soFar = $w->points();
+                $corners = array_map(static fn (string $c): int => self::corner($c, $soFar), array_slice($words, 1));
                 if (count($corners) < 3) {
                     throw new UnreadableFile('The OBJ file holds a face with fewer than three corners.');
                 }
                 for ($k = 2; $k < count($corners); $k++) {
-                    $triangles[] = [$corners[0], $corners[$k - 1], $corners[$k]];
-                }
-                if (count($triangles) > MeshWelding::MOST_TRIANGLES) {
-                    break;
+                    $w->triangle($corners[0], $corners[$k - 1], $corners[$k]);
                 }
             }
         }
 
-        return MeshWelding::of($points, $triangles, $scale);
+        return $w->solid($scale);
+    }
+
+    /** @return iterable<string> lines one by one: all at once would take several times the file's room */
+    private static function lines(string $bytes): iterable
+    {
+        $bytes = str_contains($bytes, "\\\n") || str_contains($bytes, "\\\r\n") ? str_replace(["\\\r\n", "\\\n"], ' ', $bytes) : $bytes;
+        for ($at = 0, $end = strlen($bytes); $at < $end;) {
+            $long = strcspn($bytes, "\r\n", $at);
+            yield substr($bytes, $at, $long);
+            $at += $long + 1;
+        }
     }
 
     private static function number(string $text): float

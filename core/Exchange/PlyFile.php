@@ -29,11 +29,6 @@ final class PlyFile
 
     private string $format = '';
 
-    /** @var list<string> words of an ASCII body that are still to be read */
-    private array $words = [];
-
-    private int $word = 0;
-
     private function __construct(private readonly string $bytes) {}
 
     /**
@@ -43,19 +38,18 @@ final class PlyFile
      */
     public static function read(string $bytes, float $scale = 1.0): Solid
     {
-        [$points, $triangles] = (new self($bytes))->body();
+        $w = new MeshWelding;
+        (new self($bytes))->body($w);
 
-        return MeshWelding::of($points, $triangles, $scale);
+        return $w->solid($scale);
     }
 
-    /** @return array{list<array{float,float,float}>, list<array{int,int,int}>} */
-    private function body(): array
+    private function body(MeshWelding $w): void
     {
         $elements = $this->header();
         if ($this->format === 'ascii') {
-            $this->words = preg_split('/\s+/', substr($this->bytes, $this->at), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+            $this->at += strspn($this->bytes, " \t\r\n", $this->at);
         }
-        $points = $triangles = [];
         foreach ($elements as [$name, $count, $properties]) {
             for ($i = 0; $i < $count; $i++) {
                 $row = [];
@@ -80,23 +74,18 @@ final class PlyFile
                     if (! is_float($point[0]) || ! is_float($point[1]) || ! is_float($point[2])) {
                         throw new UnreadableFile('The PLY file has corners without x, y and z.');
                     }
-                    $points[] = [$point[0], $point[1], $point[2]];
+                    $w->point($point[0], $point[1], $point[2]);
                 } elseif ($name === 'face') {
                     $corners = $row[self::CORNERS[0]] ?? $row[self::CORNERS[1]] ?? null;
                     if (! is_array($corners) || count($corners) < 3) {
                         throw new UnreadableFile('The PLY file holds a face with fewer than three corners.');
                     }
                     for ($k = 2; $k < count($corners); $k++) {
-                        $triangles[] = [(int) $corners[0], (int) $corners[$k - 1], (int) $corners[$k]];
-                    }
-                    if (count($triangles) > MeshWelding::MOST_TRIANGLES) {
-                        return [$points, $triangles];
+                        $w->triangle((int) $corners[0], (int) $corners[$k - 1], (int) $corners[$k]);
                     }
                 }
             }
         }
-
-        return [$points, $triangles];
     }
 
     /** @return list<array{string, int, list<array{string, string, string|null}>}> elements with their count and properties: name, type, type of a list's length */
@@ -138,7 +127,10 @@ final class PlyFile
     private function value(string $type): float
     {
         if ($this->format === 'ascii') {
-            $w = $this->words[$this->word++] ?? throw new UnreadableFile('The PLY file ends too early.');
+            $long = strcspn($this->bytes, " \t\r\n", $this->at);
+            $w = $long > 0 ? substr($this->bytes, $this->at, $long) : throw new UnreadableFile('The PLY file ends too early.');
+            $this->at += $long;
+            $this->at += strspn($this->bytes, " \t\r\n", $this->at);
 
             return is_numeric($w) ? (float) $w : throw new UnreadableFile('The PLY file holds something that is no number.');
         }

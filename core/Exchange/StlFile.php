@@ -33,51 +33,54 @@ final class StlFile
      */
     public static function read(string $bytes, float $scale = 1.0): Solid
     {
-        $corners = self::corners($bytes);
+        $w = new MeshWelding;
+        self::gather($bytes, $w);
 
-        $triangles = [];
-        for ($i = 0; $i + 2 < count($corners); $i += 3) {
-            $triangles[] = [$i, $i + 1, $i + 2];
-        }
-
-        return MeshWelding::of($corners, $triangles, $scale);
+        return $w->solid($scale);
     }
 
-    /** @return list<array{float,float,float}> */
-    private static function corners(string $bytes): array
+    private static function gather(string $bytes, MeshWelding $w): void
     {
-        $out = [];
+        $known = [];
         if (strlen($bytes) >= 84) {
             $n = unpack('V', $bytes, 80);
             $n = $n === false ? 0 : (int) $n[1];
             if (strlen($bytes) === 84 + 50 * $n) {
                 for ($i = 0; $i < $n; $i++) {
-                    $v = unpack('g9', $bytes, 84 + 50 * $i + 12);
-                    if ($v === false) {
-                        throw new UnreadableFile('The STL file ends too early.');
+                    $c = [];
+                    for ($k = 0; $k < 3; $k++) {
+                        // every corner comes about six times: most are known by their bytes
+                        $raw = substr($bytes, 84 + 50 * $i + 12 + 12 * $k, 12);
+                        if (! isset($known[$raw])) {
+                            $v = unpack('g3', $raw);
+                            $known[$raw] = $v === false ? throw new UnreadableFile('The STL file ends too early.') : $w->point($v[1], $v[2], $v[3]);
+                        }
+                        $c[] = $known[$raw];
                     }
-                    $out[] = [$v[1], $v[2], $v[3]];
-                    $out[] = [$v[4], $v[5], $v[6]];
-                    $out[] = [$v[7], $v[8], $v[9]];
+                    $w->triangle($c[0], $c[1], $c[2]);
                 }
 
-                return $out;
+                return;
             }
         }
         if (! preg_match('/^\s*solid/i', $bytes)) {
             throw new UnreadableFile('This is not an STL file.');
         }
-        preg_match_all('/vertex\s+(\S+)\s+(\S+)\s+(\S+)/i', $bytes, $m, PREG_SET_ORDER);
-        foreach ($m as [, $x, $y, $z]) {
+        $c = [];
+        for ($at = 0; preg_match('/vertex\s+(\S+)\s+(\S+)\s+(\S+)/i', $bytes, $m, PREG_OFFSET_CAPTURE, $at) === 1;) {
+            $at = $m[3][1] + strlen($m[3][0]);
+            [$x, $y, $z] = [$m[1][0], $m[2][0], $m[3][0]];
             if (! is_numeric($x) || ! is_numeric($y) || ! is_numeric($z)) {
                 throw new UnreadableFile('The STL file holds a corner that is no number.');
             }
-            $out[] = [(float) $x, (float) $y, (float) $z];
+            $c[] = $known["$x $y $z"] ??= $w->point((float) $x, (float) $y, (float) $z);
+            if (count($c) === 3) {
+                $w->triangle($c[0], $c[1], $c[2]);
+                $c = [];
+            }
         }
-        if (count($out) % 3 !== 0) {
+        if ($c !== []) {
             throw new UnreadableFile('The STL file ends inside a triangle.');
         }
-
-        return $out;
     }
 }

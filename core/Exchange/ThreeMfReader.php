@@ -26,17 +26,18 @@ final class ThreeMfReader
 
     private float $scale = 1.0;
 
-    /** @var array<string, array{points: list<array{float,float,float}>, triangles: list<array{int,int,int}>, components: list<array{string, list<float>}>}> */
+    /** @var array<string, array{points: list<float>, triangles: list<int>, components: list<array{string, list<float>}>}> */
     private array $objects = [];
 
     /** @var list<array{string, list<float>}> */
     private array $items = [];
 
-    /** @var list<array{float,float,float}> */
-    private array $points = [];
+    private readonly MeshWelding $mesh;
 
-    /** @var list<array{int,int,int}> */
-    private array $triangles = [];
+    private function __construct()
+    {
+        $this->mesh = new MeshWelding;
+    }
 
     /** @throws UnreadableFile */
     public static function read(string $bytes): Solid
@@ -46,8 +47,10 @@ final class ThreeMfReader
         foreach ($r->items === [] ? array_map(static fn (string $id): array => [$id, self::NONE], array_map(strval(...), array_keys($r->objects))) : $r->items as [$id, $transform]) {
             $r->place($id, [$transform], 0);
         }
+        // given back before the solid is made
+        $r->objects = [];
 
-        return MeshWelding::of($r->points, $r->triangles, $r->scale);
+        return $r->mesh->solid($r->scale);
     }
 
     private static function unzipped(string $bytes): string
@@ -117,13 +120,13 @@ final class ThreeMfReader
                         break;
                     case 'vertex':
                         if ($id !== null) {
-                            $this->objects[$id]['points'][] = [self::number($a('x')), self::number($a('y')), self::number($a('z'))];
+                            array_push($this->objects[$id]['points'], self::number($a('x')), self::number($a('y')), self::number($a('z')));
                         }
                         break;
                     case 'triangle':
                         if ($id !== null) {
-                            $this->objects[$id]['triangles'][] = [self::whole($a('v1')), self::whole($a('v2')), self::whole($a('v3'))];
-                            if (count($this->objects[$id]['triangles']) > MeshWelding::MOST_TRIANGLES) {
+                            array_push($this->objects[$id]['triangles'], self::whole($a('v1')), self::whole($a('v2')), self::whole($a('v3')));
+                            if (count($this->objects[$id]['triangles']) > 3 * MeshWelding::MOST_TRIANGLES) {
                                 throw new UnreadableFile('The 3MF model holds more than ' . MeshWelding::MOST_TRIANGLES . ' triangles.');
                             }
                         }
@@ -155,22 +158,22 @@ final class ThreeMfReader
         if ($depth > self::MOST_NESTED) {
             throw new UnreadableFile('The 3MF model holds objects inside each other without end.');
         }
-        $first = count($this->points);
-        foreach ($object['points'] as $p) {
+        $first = $this->mesh->points();
+        $points = $object['points'];
+        for ($i = 0, $n = count($points); $i < $n; $i += 3) {
+            $p = [$points[$i], $points[$i + 1], $points[$i + 2]];
             foreach ($transforms as $t) {
                 // row vectors, as the specification has them
                 $p = [$p[0] * $t[0] + $p[1] * $t[3] + $p[2] * $t[6] + $t[9], $p[0] * $t[1] + $p[1] * $t[4] + $p[2] * $t[7] + $t[10], $p[0] * $t[2] + $p[1] * $t[5] + $p[2] * $t[8] + $t[11]];
             }
-            $this->points[] = $p;
+            $this->mesh->point($p[0], $p[1], $p[2]);
         }
-        foreach ($object['triangles'] as [$a, $b, $c]) {
-            if (max($a, $b, $c) >= count($object['points'])) {
+        $corners = $object['triangles'];
+        for ($i = 0, $n = count($corners); $i < $n; $i += 3) {
+            if (3 * max($corners[$i], $corners[$i + 1], $corners[$i + 2]) >= count($points)) {
                 throw new UnreadableFile('A triangle names a corner that is not there.');
             }
-            $this->triangles[] = [$first + $a, $first + $b, $first + $c];
-        }
-        if (count($this->triangles) > MeshWelding::MOST_TRIANGLES) {
-            throw new UnreadableFile('The 3MF model holds more than ' . MeshWelding::MOST_TRIANGLES . ' triangles.');
+            $this->mesh->triangle($first + $corners[$i], $first + $corners[$i + 1], $first + $corners[$i + 2]);
         }
         foreach ($object['components'] as [$part, $t]) {
             $this->place($part, [$t, ...$transforms], $depth + 1);

@@ -13,6 +13,21 @@ final class SurfaceSamples
     /** Of finer parts only every second, third ... triangle is looked at. */
     private const MOST = 6000;
 
+    /** @var \WeakMap<Solid, list<array{array{float,float,float}, array{float,float,float}, int}>>|null */
+    private static ?\WeakMap $known = null;
+
+    /**
+     * The same as of(), kept as long as the solid is: symmetry, walls and alignment look at the same points.
+     *
+     * @return list<array{array{float,float,float}, array{float,float,float}, int}>
+     */
+    public static function all(Solid $s): array
+    {
+        self::$known ??= new \WeakMap;
+
+        return self::$known[$s] ??= iterator_to_array(self::of($s), false);
+    }
+
     /**
      * Centres of all triangles, middles of all sides inside a face, and further points on triangles that are large.
      *

@@ -67,7 +67,7 @@ final readonly class Symmetry
         $reach = 1.01 * ($rise === [] ? 0.0 : max($rise)) + 1e-6;
         $worst = null;
         $most = 0.0;
-        $points = array_map(static fn (array $sample): array => $sample[0], iterator_to_array(SurfaceSamples::of($s), false));
+        $points = array_map(static fn (array $sample): array => $sample[0], SurfaceSamples::all($s));
         // parts are mostly divided alike on both sides: a point whose image is another point needs no search
         $there = [];
         foreach ($points as $p) {

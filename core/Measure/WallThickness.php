@@ -40,7 +40,7 @@ final readonly class WallThickness
         $far = $box[3] - $box[0] + $box[4] - $box[1] + $box[5] - $box[2];
         $thinnest = INF;
         $spot = null;
-        foreach (SurfaceSamples::of($s) as [$p, $n]) {
+        foreach (SurfaceSamples::all($s) as [$p, $n]) {
             $in = [$sign * $n[0], $sign * $n[1], $sign * $n[2]];
             // no hit beyond the thinnest wall so far is of interest
             $hit = $tree->firstHit($p, $in, 1e-4, min($far, $thinnest), static function (int $t) use ($s, $n): bool {

@@ -47,12 +47,13 @@ final readonly class ShapeRows
 
     private function notSymmetric(Requirement $r): Row
     {
-        $unit = $this->subject->unit;
-        $s = $this->subject->part->symmetry($r->axis());
+        $part = $this->subject->part;
         $halves = self::HALVES[$r->axis()];
         $least = max($r->nominal, Symmetry::ALIKE);
+        // one place that differs is enough
+        $differs = Symmetry::across($part->solid, $r->axis(), $part->bounds(), $part->tree(), null, $least)->deviation >= $least;
 
-        return $this->rows->row($r, $s->deviation < $least ? 'mirror' : $unit->show($s->deviation) . ' apart', $s->deviation, '', $s->deviation >= $least,
+        return $this->rows->row($r, $differs ? 'they differ' : 'mirror', null, '', $differs,
             'Both halves are alike', "The {$halves[0]} and {$halves[1]} halves are mirror images; on the drawing they are not. Was one side mirrored that should differ?", null);
     }
 

@@ -21,7 +21,8 @@ final class FeatureSlips
      */
     public static function of(Facts $facts, bool $explained = false): array
     {
-        if ($facts->subject->reference === null) {
+        // laid over the drawing's part it is that part: what is off is not its shape
+        if ($facts->subject->reference === null || $facts->isReference()) {
             return [];
         }
         $out = array_values(array_filter([self::direction($facts), self::taper($facts), self::doubled($facts)]));
