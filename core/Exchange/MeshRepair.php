@@ -23,6 +23,9 @@ final class MeshRepair
 
     private const MOST_CORNERS = 2000;
 
+    /** Finer meshes are not mended: it would take more room than a server gives one visitor. */
+    public const MOST_TRIANGLES = 120_000;
+
     /** How far corners of a gap may lie off its plane, as a share of its size. */
     private const FLAT = 1e-3;
 
@@ -31,7 +34,7 @@ final class MeshRepair
      */
     public static function of(Solid $s): ?array
     {
-        if ($s->isEmpty() || MeshFaults::of($s) === []) {
+        if ($s->isEmpty() || $s->triangleCount() > self::MOST_TRIANGLES || MeshFaults::of($s) === []) {
             return null;
         }
         $done = [];

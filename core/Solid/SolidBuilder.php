@@ -127,21 +127,36 @@ final class SolidBuilder
         $n = count($s);
         $nv = count($this->x);
         $twin = array_fill(0, $n, -1);
-        $waiting = $many = [];
+        // half-edges by their lower vertex, in lists: a table of all edges would take three times the room
+        $head = array_fill(0, max(1, $nv), -1);
+        $link = $twin;
+        $many = [];
         for ($h = 0; $h < $n; $h++) {
             $a = $s[$h];
             $b = $s[$h % 3 === 2 ? $h - 2 : $h + 1];
-            $back = $b * $nv + $a;
-            $key = $a * $nv + $b;
-            if (isset($waiting[$key]) || (isset($waiting[$back]) && $twin[$waiting[$back]] >= 0)) {
-                $many[$a < $b ? $key : $back] = true;
-            } elseif (isset($waiting[$back])) {
-                $o = $waiting[$back];
-                $twin[$h] = $o;
-                $twin[$o] = $h;
+            $low = $a < $b ? $a : $b;
+            $high = $a < $b ? $b : $a;
+            // the first half-edge the same way and the first the other way round
+            $same = $back = -1;
+            for ($o = $head[$low]; $o >= 0; $o = $link[$o]) {
+                if ($s[$o] === $a && $s[$o % 3 === 2 ? $o - 2 : $o + 1] === $b) {
+                    $same = $o;
+                } elseif ($s[$o] === $b && $s[$o % 3 === 2 ? $o - 2 : $o + 1] === $a) {
+                    $back = $o;
+                }
             }
-            $waiting[$key] ??= $h;
+            if ($same >= 0 || ($back >= 0 && $twin[$back] >= 0)) {
+                $many[$low * $nv + $high] = true;
+            } elseif ($back >= 0) {
+                $twin[$h] = $back;
+                $twin[$back] = $h;
+            }
+            if ($same < 0) {
+                $link[$h] = $head[$low];
+                $head[$low] = $h;
+            }
         }
+        unset($head, $link);
         if ($many !== []) {
             $this->pairByMaterial($many, $twin);
         }
