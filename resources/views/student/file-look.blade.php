@@ -19,7 +19,7 @@
 @foreach (['mm' => 'millimetres', 'in' => 'inches'] as $u => $word)
 <label><input type="radio" name="unit" value="{{ $u }}" @checked($unit->value === $u)> {{ $word }}: <span class="num">{{ implode(' × ', array_map(fn ($v) => $in->show($v * \Cubo\Quantity\Unit::from($u)->inMillimetres()), $i['sizes'])) }} {{ $in->value }}</span></label>
 @endforeach</fieldset>
-<p class="small quiet">The file does not say it. {{ ucfirst(\Cubo\Quantity\Unit::from($unit->value)->word()) }} is proposed, by the sizes of the drawing.</p>@endif
+<p class="small quiet">The file does not say it. What comes nearer to the drawing was chosen for you.</p>@endif
 @if ($i['ownUnit'])<p class="num"><b>{{ implode(' × ', array_map(fn ($v) => $in->show($v), $sizes)) }} {{ $in->value }}</b></p>@endif
 @if ($i['faults'] === [])<p class="met">The surface is closed and sound.</p>
 @else

@@ -1,0 +1,92 @@
+// Checks a teacher signs: a file in the wrong unit and the hint it gets; a tolerance corrected and everybody marked again;
+// the layers of a print, and the report on paper.
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { CLASS, add, emptyBench, openBrowser, openWindow, pupil, signInStudent, signInTeacher, sound, type } from './support.mjs';
+
+let browser;
+before(async () => { browser = await openBrowser(); });
+after(() => browser.close());
+
+// a block of 60 x 40 x 24 whose numbers are inches, as a text file
+function inches() {
+  const [x, y, z] = [60 / 25.4, 40 / 25.4, 24 / 25.4];
+  const p = [[0, 0, 0], [x, 0, 0], [x, y, 0], [0, y, 0], [0, 0, z], [x, 0, z], [x, y, z], [0, y, z]];
+  const faces = [[0, 3, 2, 1], [4, 5, 6, 7], [0, 1, 5, 4], [1, 2, 6, 5], [2, 3, 7, 6], [3, 0, 4, 7]];
+  const triangles = faces.flatMap(([a, b, c, d]) => [[a, b, c], [a, c, d]]);
+  return `solid block\n${triangles.map((t) => `facet normal 0 0 0\nouter loop\n${t.map((v) => `vertex ${p[v].join(' ')}`).join('\n')}\nendloop\nendfacet`).join('\n')}\nendsolid block\n`;
+}
+
+const report = (page) => page.getByRole('heading', { name: 'What probably happened' }).waitFor({ timeout: 40000 });
+
+test('a file in the wrong unit: looked at, taken, handed in, and told what happened', async () => {
+  const page = await openWindow(browser);
+  await signInStudent(page, CLASS, pupil());
+  await page.getByRole('link', { name: 'Hand in a file for Corner block of the raised bed' }).click();
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  // nothing chosen yet: the browser keeps the page; a file that is none is refused in words
+  await page.locator('#part').setInputFiles({ name: 'notes.stl', mimeType: 'model/stl', buffer: Buffer.from('these are no triangles') });
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByRole('alert').getByText('This is not an STL file.').waitFor();
+  await page.locator('#part').setInputFiles({ name: 'corner.stl', mimeType: 'model/stl', buffer: Buffer.from(inches()) });
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.getByText('The surface is closed and sound.').waitFor();
+  // inches are proposed, since then it is as large as the drawing; it is taken in millimetres all the same
+  assert.equal(await page.getByRole('radio', { name: /inches/ }).isChecked(), true);
+  await page.getByRole('radio', { name: /millimetres/ }).check();
+  await page.getByRole('button', { name: 'Take it so' }).click();
+  await page.waitForFunction(() => document.querySelector('[data-stage]').dataset.part);
+  await page.getByRole('button', { name: 'Hand in this part' }).click();
+  await report(page);
+  const likely = page.getByRole('region', { name: 'What probably happened' });
+  await likely.getByText('Millimetres and inches mixed up').waitFor();
+  assert.match(await likely.innerText(), /25\.4 times too small/);
+  sound(page);
+
+  // the layers of the print follow the slider by keys
+  await page.getByRole('link', { name: 'Layers' }).click();
+  await page.locator('#layer').getByText('Layer 1 of').waitFor();
+  await page.locator('#at').focus();
+  await page.keyboard.press('ArrowRight');
+  await page.locator('#layer').getByText('Layer 2 of').waitFor();
+  sound(page);
+  await page.context().close();
+});
+
+test('a teacher corrects a tolerance and marks everybody again', async () => {
+  const student = await openWindow(browser);
+  const name = pupil();
+  await signInStudent(student, CLASS, name);
+  await emptyBench(student, 'Corner block');
+  await add(student, 'block');
+  await student.locator('#step-s1 [data-keep]').click();
+  await type(student, 's1-width', '60.3');
+  await type(student, 's1-depth', '40');
+  await type(student, 's1-height', '24');
+  await student.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await student.getByRole('button', { name: 'Hand it in now?' }).click();
+  await report(student);
+  assert.match(await student.locator('#row-size-x').innerText(), /60\.30/);
+
+  const teacher = await openWindow(browser);
+  await signInTeacher(teacher, 'tests@hillside.example');
+  // its own copy of the exercise: the one that is set for this class
+  await teacher.locator('h3', { hasText: 'test checks' }).locator('xpath=../following-sibling::table[1]').getByRole('link', { name: /Corner block/ }).click();
+  await teacher.getByRole('link', { name: 'Exercise', exact: true }).click();
+  await teacher.getByLabel('tolerance of Width').fill('0.5');
+  await teacher.getByRole('button', { name: 'Save what is asked' }).click();
+  await teacher.getByText('Saved just now.').waitFor();
+  await teacher.getByRole('button', { name: /^Mark .* again$/ }).click();
+  const row = teacher.locator('tr', { hasText: name });
+  await row.getByText('0.30 too large').waitFor({ timeout: 90000 });
+  assert.match(await row.innerText(), /Met/);
+  sound(teacher);
+
+  await student.reload();
+  assert.match(await student.locator('#row-size-x').innerText(), /Met/);
+  // the report on paper
+  const [download] = await Promise.all([student.waitForEvent('download'), student.getByRole('link', { name: 'PDF' }).click()]);
+  assert.match(download.suggestedFilename(), /^corner-block.*\.pdf$/);
+  sound(student);
+  for (const p of [student, teacher]) await p.context().close();
+});
