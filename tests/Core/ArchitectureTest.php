@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * The direction of imports, top to bottom, never back up:
- * app -> Exchange -> Drawing -> Check -> Recipe -> Measure -> Sketch -> Solid -> Geometry, Quantity.
+ * app -> Exchange -> Drawing -> Check -> Recipe -> Printing -> Measure -> Sketch -> Solid -> Geometry, Quantity.
  */
 
 /** @return array<string, list<string>> folders of the core each folder imports from */
@@ -36,9 +36,10 @@ it('imports only downwards', function (): void {
         'Solid' => ['Lettering', 'Geometry'],
         'Sketch' => ['Solid', 'Geometry', 'Quantity'],
         'Measure' => ['Sketch', 'Solid', 'Geometry', 'Quantity'],
+        'Printing' => ['Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
         'Recipe' => ['Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
-        'Check' => ['Recipe', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
-        'Drawing' => ['Check', 'Recipe', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
+        'Check' => ['Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
+        'Drawing' => ['Check', 'Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
         'Exchange' => ['Drawing', 'Recipe', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
     ];
     foreach (coreImports() as $folder => $imports) {
