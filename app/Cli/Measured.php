@@ -36,7 +36,7 @@ final class Measured
             'bosses' => array_map(self::round(...), $features->bosses),
             'symmetry' => array_combine(['x', 'y', 'z'], array_map(static fn (int $k): bool => $m->symmetry($k)->deviation <= $alike, [0, 1, 2])),
             'shells' => MeshFaults::shells($s),
-            'problems' => MeshFaults::of($s),
+            'problems' => $bare ? MeshFaults::ofFile($s) : MeshFaults::of($s),
             'print' => ['overhangArea' => Overhang::area($s), 'minWall' => is_finite($wall) ? $wall : null, 'baseArea' => $bare ? Standing::of($m)->base : Standing::trueBase($m), 'islands' => count(Islands::of($s))],
         ];
     }

@@ -4,15 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Support\RecipeBook;
 use Cubo\Check\Report;
-use Cubo\Quantity\Unit;
-use Cubo\Recipe\Recipe as Document;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
-use Illuminate\Support\Facades\DB;
 
 /**
  * What one student does for one assignment.
@@ -29,23 +25,6 @@ final class Work extends Model
     protected $guarded = [];
 
     protected $casts = ['last_check' => 'array'];
-
-    /** The student's work for an assignment, begun when there is none. */
-    public static function begun(Assignment $assignment, Person $student, RecipeBook $book): self
-    {
-        return DB::transaction(static function () use ($assignment, $student, $book): self {
-            // two windows opened at once must not begin two parts
-            Person::query()->lockForUpdate()->findOrFail($student->id);
-
-            return self::query()->where('assignment_id', $assignment->id)->where('student_id', $student->id)->first() ?? self::create([
-                'assignment_id' => $assignment->id,
-                'student_id' => $student->id,
-                'recipe_id' => $book->begin($student, new Document(Unit::from($assignment->exercise->unit), [], $assignment->exercise->title . ', ' . $student->name))->id,
-                'checks_used' => 0,
-                'last_check' => null,
-            ]);
-        });
-    }
 
     /** @return BelongsTo<Assignment, $this> */
     public function assignment(): BelongsTo

@@ -45,7 +45,7 @@ final class FileShelf
             // this format says its unit itself: it comes in millimetres
             'unit' => $format === '3MF' ? Unit::Millimetre->value : LikelyUnit::of($sizes, $asked, Unit::from($exercise->unit))->value,
             'repaired' => false,
-            'info' => ['format' => $format, 'ownUnit' => $format === '3MF', 'triangles' => $mesh->triangleCount(), 'sizes' => $sizes, 'closed' => (new PartMeasures($mesh))->isClosed(), 'faults' => MeshFaults::of($mesh), 'mends' => $mended[1] ?? []],
+            'info' => ['format' => $format, 'ownUnit' => $format === '3MF', 'triangles' => $mesh->triangleCount(), 'sizes' => $sizes, 'closed' => (new PartMeasures($mesh))->isClosed(), 'faults' => MeshFaults::ofFile($mesh), 'shells' => MeshFaults::shells($mesh), 'mends' => $mended[1] ?? []],
         ]);
     }
 

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\Assignment;
 use App\Models\Person;
 use App\Models\Recipe;
 use App\Models\Revision;
+use App\Models\Work;
+use Cubo\Quantity\Unit;
 use Cubo\Recipe\Recipe as Document;
 use Illuminate\Support\Facades\DB;
 
@@ -20,6 +23,23 @@ final class RecipeBook
             $this->append($r, 1, null, $document);
 
             return $r;
+        });
+    }
+
+    /** A student's work for an assignment; begun, with an empty part, when there is none yet. */
+    public function workFor(Assignment $assignment, Person $student): Work
+    {
+        return DB::transaction(function () use ($assignment, $student): Work {
+            // two windows opened at once must not begin two parts
+            Person::query()->lockForUpdate()->findOrFail($student->id);
+
+            return Work::query()->where('assignment_id', $assignment->id)->where('student_id', $student->id)->first() ?? Work::create([
+                'assignment_id' => $assignment->id,
+                'student_id' => $student->id,
+                'recipe_id' => $this->begin($student, new Document(Unit::from($assignment->exercise->unit), [], $assignment->exercise->title . ', ' . $student->name))->id,
+                'checks_used' => 0,
+                'last_check' => null,
+            ]);
         });
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
@@ -16,6 +17,11 @@ use Cubo\Solid\Surface;
  */
 final class MeshFaults
 {
+    /** Triangles of meshes that are looked through for crossings, and crossings that are counted. */
+    private const LOOKED_THROUGH = 20_000;
+
+    private const COUNTED = 1000;
+
     /** @return list<Fault> nothing for a sound mesh */
     public static function of(Solid $s): array
     {
@@ -24,6 +30,34 @@ final class MeshFaults
         $once = $doubled === null ? $s : self::once($s);
 
         return array_values(array_filter([$doubled, self::turned($once), self::open($once), self::insideOut($once)]));
+    }
+
+    /**
+     * Of a mesh from elsewhere, where it may pass through itself as well.
+     *
+     * @return list<Fault>
+     */
+    public static function ofFile(Solid $s): array
+    {
+        return array_values(array_filter([...self::of($s), self::crossing($s)]));
+    }
+
+    /** @return Fault|null triangles that pass through each other; finer meshes are not looked through */
+    private static function crossing(Solid $s): ?array
+    {
+        if ($s->triangleCount() > self::LOOKED_THROUGH) {
+            return null;
+        }
+        $first = null;
+        $n = 0;
+        foreach (SelfCrossing::pairs($s, 1e-6) as [$t]) {
+            $first ??= 3 * $t;
+            if (++$n === self::COUNTED) {
+                break;
+            }
+        }
+
+        return $first === null ? null : self::fault($s, 'self-crossing', $n, $first, 'The surface passes through itself: ' . ($n === self::COUNTED ? "at least $n" : $n) . ($n === 1 ? ' pair of triangles crosses.' : ' pairs of triangles cross.'));
     }
 
     /** Triangles that hang together over edges; a hollow inside is a shell of its own. */

@@ -13,6 +13,20 @@ final class SelfCrossing
 {
     public static function found(Solid $s): bool
     {
+        foreach (self::pairs($s) as $_) {
+            return true;
+        }
+
+        return false;
+    }
+
+    /**
+     * @param float $slack share of the size below which nothing counts as reaching to the other side; files in single
+     *     precision need more than solids made here
+     * @return iterable<array{int, int}> triangles that pass through each other
+     */
+    public static function pairs(Solid $s, float $slack = 1e-9): iterable
+    {
         $boxes = [];
         foreach ($s->facet as $t => $_) {
             [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
@@ -27,16 +41,14 @@ final class SelfCrossing
                 if ($o[2] > $y1 || $o[3] < $y0 || $o[4] > $z1 || $o[5] < $z0) {
                     continue;
                 }
-                if (self::cross($s, $t, $o[6])) {
-                    return true;
+                if (self::cross($s, $t, $o[6], $slack)) {
+                    yield [$t, $o[6]];
                 }
             }
         }
-
-        return false;
     }
 
-    private static function cross(Solid $s, int $t, int $u): bool
+    private static function cross(Solid $s, int $t, int $u, float $slack): bool
     {
         $p = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
         $q = [$s->start[3 * $u], $s->start[3 * $u + 1], $s->start[3 * $u + 2]];
@@ -46,7 +58,7 @@ final class SelfCrossing
         $f = $s->facet[$t];
         $g = $s->facet[$u];
         $line = [$s->ny[$f] * $s->nz[$g] - $s->nz[$f] * $s->ny[$g], $s->nz[$f] * $s->nx[$g] - $s->nx[$f] * $s->nz[$g], $s->nx[$f] * $s->ny[$g] - $s->ny[$f] * $s->nx[$g]];
-        $eps = 1e-9 * (1 + abs($s->offset[$f]) + abs($s->offset[$g]));
+        $eps = $slack * (1 + abs($s->offset[$f]) + abs($s->offset[$g]));
         $a = self::stretch($s, $p, $g, $line, $eps);
         $b = $a === null ? null : self::stretch($s, $q, $f, $line, $eps);
 

@@ -20,7 +20,6 @@ use App\Support\Workbench;
 use Cubo\Check\Disclosure;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Quantity\DensityUnit;
-use Cubo\Quantity\Unit;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\StepProblem;
 use Illuminate\Http\JsonResponse;
@@ -42,7 +41,7 @@ final class BenchController extends Controller
         $this->authorize('work', $assignment);
         /** @var Person $student */
         $student = $request->user();
-        $work = Work::begun($assignment, $student, $this->book);
+        $work = $this->book->workFor($assignment, $student);
 
         return view('bench.page', BenchPage::forWork($work, $this->bench, $this->book));
     }

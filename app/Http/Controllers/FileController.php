@@ -9,7 +9,6 @@ use App\Models\Assignment;
 use App\Models\HandIn;
 use App\Models\PartFile;
 use App\Models\Person;
-use App\Models\Work;
 use App\Support\FileShelf;
 use App\Support\RecipeBook;
 use Cubo\Exchange\MeshFile;
@@ -49,7 +48,7 @@ final class FileController extends Controller
         }
         /** @var Person $student */
         $student = $request->user();
-        $work = Work::begun($assignment, $student, $this->book);
+        $work = $this->book->workFor($assignment, $student);
         try {
             $taken = $this->shelf->take($work, mb_scrub($file->getClientOriginalName(), 'UTF-8'), $file->get());
         } catch (UnreadableFile $e) {

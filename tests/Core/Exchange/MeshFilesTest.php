@@ -2,12 +2,17 @@
 
 declare(strict_types=1);
 
+use Cubo\Exchange\GlbFile;
 use Cubo\Exchange\MeshFile;
+use Cubo\Exchange\MeshRepair;
 use Cubo\Exchange\MeshWelding;
 use Cubo\Exchange\StlFile;
 use Cubo\Exchange\ThreeMfFile;
 use Cubo\Exchange\UnreadableFile;
+use Cubo\Measure\MeshFaults;
 use Cubo\Measure\PartMeasures;
+use Cubo\Measure\SurfaceRecognition;
+use Cubo\Printing\Overhang;
 use Cubo\Quantity\Unit;
 use Cubo\Solid\Solid;
 use Tests\Parts;
@@ -118,7 +123,10 @@ it('leaves no temporary file behind when it refuses', function () {
 it('survives damaged files of every format with words alone', function (string $format) {
     mt_srand(crc32($format));
     $whole = meshText(Parts::build([['kind' => 'block'], ['kind' => 'cylinder', 'length' => '30', 'z' => '-5', 'effect' => 'cut']])->part(), $format);
-    for ($i = 0; $i < 120; $i++) {
+    // DAMAGED=2000 for a long run
+    $many = (int) (getenv('DAMAGED') ?: 120);
+    set_error_handler(static fn (int $n, string $what, string $file, int $line): never => throw new ErrorException($what, 0, $n, $file, $line));
+    for ($i = 0; $i < $many; $i++) {
         $bytes = $whole;
         for ($k = mt_rand(1, 6); $k > 0; $k--) {
             $at = mt_rand(0, strlen($bytes) - 1);
@@ -130,11 +138,20 @@ it('survives damaged files of every format with words alone', function (string $
             };
         }
         try {
-            expect(MeshFile::read($bytes, Unit::Millimetre)[0])->toBeInstanceOf(Solid::class);
+            $mesh = MeshFile::read($bytes, Unit::Millimetre)[0];
+            expect($mesh)->toBeInstanceOf(Solid::class);
+            // whatever it is by now, it can be described, mended or not, recognised and measured
+            MeshFaults::of($mesh);
+            MeshRepair::of($mesh);
+            $known = SurfaceRecognition::of($mesh);
+            $m = new PartMeasures($known);
+            expect($m->features()->flats)->toBeArray()->and($m->isClosed())->toBeBool()->and(Overhang::area($known))->toBeGreaterThanOrEqual(0.0);
+            GlbFile::write($known);
         } catch (UnreadableFile $e) {
             expect($e->getMessage())->not->toBe('');
         }
     }
+    restore_error_handler();
 })->with(['obj', 'ply', 'ply little', 'ply big', 'stl', '3mf']);
 
 it('takes no more triangles than it can work on', function () {

@@ -76,3 +76,11 @@ it('counts shells, hollows among them', function () {
     $two = mesh([...$points, ...array_map(static fn (array $p): array => [$p[0] + 20.0, $p[1], $p[2]], $points)], [[0, 1, 3], [0, 3, 2], [1, 2, 3], [4, 5, 7], [4, 7, 6], [5, 6, 7]]);
     expect(MeshFaults::shells($two))->toBe(2)->and((new PartMeasures($two))->bodyCount())->toBe(2);
 });
+
+it('tells where a mesh passes through itself, and that touching is no crossing', function () {
+    $two = static fn (float $x): Solid => Tests\Slips::mesh(Primitives::block('a', [0.0, 0.0, 0.0], [10.0, 10.0, 10.0])->beside(Primitives::block('b', [$x, 3.0, 3.0], [10.0, 4.0, 4.0])));
+    $crossing = array_values(array_filter(MeshFaults::ofFile($two(5.0)), static fn (array $f): bool => $f['kind'] === 'self-crossing'));
+    expect($crossing)->toHaveCount(1)->and($crossing[0]['count'])->toBeGreaterThan(3)
+        ->and(MeshFaults::ofFile($two(20.0)))->toBe([])->and(MeshFaults::ofFile($two(10.0)))->toBe([])
+        ->and(MeshFaults::shells($two(20.0)))->toBe(2);
+});
