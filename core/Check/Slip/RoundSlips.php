@@ -6,6 +6,7 @@ namespace Cubo\Check\Slip;
 
 use Cubo\Check\Proposer;
 use Cubo\Check\Requirement;
+use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\Hole;
@@ -107,8 +108,9 @@ final class RoundSlips
 
     private static function sizeIsOff(Facts $facts, int $axis): bool
     {
-        foreach ($facts->off('size') as $row) {
-            if ($row->id === 'size-' . Proposer::AXIS[$axis][2]) {
+        $off = array_map(static fn (Row $r): string => $r->id, $facts->off('size'));
+        foreach ($facts->subject->exercise->requirements as $r) {
+            if ($r->kind === RequirementKind::Size && $r->axis() === $axis && in_array($r->id, $off, true)) {
                 return true;
             }
         }
