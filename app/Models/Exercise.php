@@ -22,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property list<array<string, mixed>> $requirements
  * @property bool $turned whether a part may lie another way
  * @property string $printer key of a print profile
+ * @property string $tolerance of lengths that have none of their own, as typed; nothing for the proposed ones
  */
 final class Exercise extends Model
 {

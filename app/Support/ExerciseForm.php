@@ -20,19 +20,20 @@ final class ExerciseForm
      *
      * @param list<Requirement> $proposed
      * @param list<Requirement> $saved
+     * @param string $usual tolerance of lengths that are new here, as typed
      * @return list<Requirement>
      */
-    public static function merge(array $proposed, array $saved): array
+    public static function merge(array $proposed, array $saved, string $usual = '', Unit $unit = Unit::Millimetre): array
     {
         $known = [];
         foreach ($saved as $r) {
             $known[$r->id] = $r;
         }
 
-        return Sheet::lettered(array_map(static function (Requirement $r) use ($known): Requirement {
+        return Sheet::lettered(array_map(static function (Requirement $r) use ($known, $usual, $unit): Requirement {
             $k = $known[$r->id] ?? null;
             if ($k === null) {
-                return $r;
+                return self::within($r, $usual, $unit) ?? $r;
             }
 
             return new Requirement($r->id, $r->kind, $k->label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, match ($r->kind) {
@@ -41,6 +42,43 @@ final class ExerciseForm
                 default => $r->where,
             }, '', $k->as);
         }, $proposed));
+    }
+
+    /** A length with another tolerance; null when it is no length, nothing is typed, or it cannot be read for it. */
+    private static function within(Requirement $r, string $typed, Unit $unit): ?Requirement
+    {
+        if (! $r->kind->isLength() || $r->goesThrough() || trim($typed) === '') {
+            return null;
+        }
+        try {
+            $t = Tolerance::typed($typed, $r->nominal, $unit);
+        } catch (UnreadableExpression) {
+            return null;
+        }
+        $same = abs($t->lower + $t->upper) < 1e-9 && ! preg_match('/[a-z]/i', $typed);
+
+        return new Requirement($r->id, $r->kind, $r->label, $r->nominal, max(abs($t->lower), abs($t->upper)), $r->points, $r->asked, $r->where, $r->letter, $same ? '' : mb_substr(trim($typed), 0, 40));
+    }
+
+    /**
+     * The same tolerance for all lengths at once.
+     *
+     * @param list<Requirement> $list
+     * @return array{list<Requirement>, string} requirements, and what is wrong with what was typed
+     */
+    public static function all(array $list, string $typed, Unit $unit): array
+    {
+        try {
+            // a class or a fit depends on the size; what is wrong for one like this is wrong at all
+            $t = Tolerance::typed($typed, 20.0, $unit);
+        } catch (UnreadableExpression $e) {
+            return [$list, $e->getMessage()];
+        }
+        if (max(abs($t->lower), abs($t->upper)) > 1000 || preg_match('/\bto\b/', $typed)) {
+            return [$list, 'A tolerance for all lengths is a deviation, a class or a fit, not limits of one size.'];
+        }
+
+        return [array_map(static fn (Requirement $r): Requirement => self::within($r, $typed, $unit) ?? $r, $list), ''];
     }
 
     /**

@@ -34,12 +34,13 @@ return new class extends Migration
         Schema::table('exercises', function (Blueprint $t): void {
             $t->boolean('turned')->default(false);
             $t->string('printer')->default('classroom');
+            $t->string('tolerance')->default('');
         });
     }
 
     public function down(): void
     {
-        Schema::table('exercises', fn (Blueprint $t) => $t->dropColumn(['turned', 'printer']));
+        Schema::table('exercises', fn (Blueprint $t) => $t->dropColumn(['turned', 'printer', 'tolerance']));
         Schema::table('assignments', fn (Blueprint $t) => $t->dropColumn(['shows', 'shown_when']));
         Schema::table('hand_ins', fn (Blueprint $t) => $t->dropColumn(['file_id', 'findings', 'earlier', 'checked_at']));
         Schema::dropIfExists('part_files');

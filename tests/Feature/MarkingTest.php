@@ -91,3 +91,20 @@ it('keeps what a teacher overruled through a marking', function (): void {
     app(Marking::class)->mark($this->handIn->fresh());
     expect(HandIn::query()->findOrFail($this->handIn->id)->overrules)->toHaveKey('size-x');
 });
+
+it('sets one tolerance for all lengths, and keeps it for new ones', function (): void {
+    $this->actingAs($this->s->teacher)->post("/exercises/{$this->exercise->id}", ['title' => 'Drilled plate', 'tolerance' => 'm'])->assertSessionHasNoErrors();
+    $sizes = collect($this->exercise->fresh()->requirements)->keyBy('id');
+    // ISO 2768-1, class m: 0.3 for 60 and 40, 0.2 for 12 and 8
+    expect($sizes['size-x']['as'])->toBe('m')->and($sizes['size-x']['tolerance'])->toBe(0.3)->and($sizes['size-z']['tolerance'])->toBe(0.2)->and($sizes['volume']['tolerance'])->toBe(1.0);
+    // a hole that is new in the reference part
+    $reference = $this->exercise->fresh()->reference;
+    $this->post("/recipes/{$reference->id}/edit", ['version' => $reference->version, 'do' => 'add', 'kind' => 'cylinder'])->assertOk();
+    $this->get("/exercises/{$this->exercise->id}")->assertOk();
+    expect(collect($this->exercise->fresh()->requirements)->firstWhere('id', 'pin-0-diameter')['as'])->toBe('m');
+    foreach (['soon', '-1', '10 to 12'] as $wrong) {
+        $this->post("/exercises/{$this->exercise->id}", ['title' => 'Drilled plate', 'tolerance' => $wrong])->assertSessionHasErrors('tolerance');
+    }
+    $this->post("/exercises/{$this->exercise->id}", ['title' => 'Drilled plate', 'tolerance' => '0.1'])->assertSessionHasNoErrors();
+    expect(collect($this->exercise->fresh()->requirements)->firstWhere('id', 'size-x'))->toMatchArray(['tolerance' => 0.1])->not->toHaveKey('as');
+});

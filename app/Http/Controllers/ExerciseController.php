@@ -54,7 +54,7 @@ final class ExerciseController extends Controller
         $sheet = $exercise->sheet();
         if (! $state->isEmpty()) {
             // nominal values always come from the reference part as it is now
-            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose(new PartMeasures($state->part()), $sheet->unit, $exercise->reference->document(), $exercise->printer()), $sheet->requirements), $exercise->title, $sheet->turned);
+            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose(new PartMeasures($state->part()), $sheet->unit, $exercise->reference->document(), $exercise->printer()), $sheet->requirements, $exercise->tolerance, $sheet->unit), $exercise->title, $sheet->turned);
             $rows = array_map(static fn ($r): array => $r->toArray(), $sheet->requirements);
             if ($rows != $exercise->requirements) {
                 $exercise->update(['requirements' => $rows]);
@@ -77,13 +77,18 @@ final class ExerciseController extends Controller
     public function update(Request $request, Exercise $exercise): RedirectResponse
     {
         $this->authorize('edit', $exercise);
-        $input = $request->validate(self::rules() + ['printer' => ['nullable', Rule::in(array_keys(PrintProfile::all()))]], self::words());
+        $input = $request->validate(self::rules() + ['tolerance' => ['nullable', 'string', 'max:40'], 'printer' => ['nullable', Rule::in(array_keys(PrintProfile::all()))]], self::words());
         $sheet = $exercise->sheet();
         [$requirements, $problems] = ExerciseForm::read($sheet->requirements, (array) $request->input('requirements', []), $sheet->unit);
+        $usual = trim((string) ($input['tolerance'] ?? $exercise->tolerance));
+        if ($problems === [] && $usual !== '' && $usual !== $exercise->tolerance) {
+            [$requirements, $wrong] = ExerciseForm::all($requirements, $usual, $sheet->unit);
+            $problems = $wrong === '' ? [] : ['tolerance' => $wrong];
+        }
         if ($problems !== []) {
             return redirect()->route('exercises.edit', $exercise)->withErrors($problems)->withInput();
         }
-        $exercise->update(['title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'turned' => $request->boolean('turned'), 'printer' => $input['printer'] ?? $exercise->printer, 'requirements' => array_map(static fn ($r): array => $r->toArray(), $requirements)]);
+        $exercise->update(['title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'turned' => $request->boolean('turned'), 'tolerance' => $usual, 'printer' => $input['printer'] ?? $exercise->printer, 'requirements' => array_map(static fn ($r): array => $r->toArray(), $requirements)]);
 
         return redirect()->route('exercises.edit', $exercise)->with('said', 'Saved just now.');
     }
