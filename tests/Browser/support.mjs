@@ -15,8 +15,9 @@ export async function openBrowser() {
 }
 
 // A window of one person. Faults of scripts and requests to other hosts are collected and looked at in `sound`.
-export async function openWindow(browser, { width = 1280, height = 800 } = {}) {
-  const context = await browser.newContext({ viewport: { width, height }, acceptDownloads: true });
+// Pictures are drawn by software here: at half the fineness nothing that is looked at changes, and every edit is faster.
+export async function openWindow(browser, { width = 1280, height = 800, scale = 0.5 } = {}) {
+  const context = await browser.newContext({ viewport: { width, height }, deviceScaleFactor: scale, acceptDownloads: true });
   context.setDefaultTimeout(15000);
   const page = await context.newPage();
   page.faults = [];

@@ -50,7 +50,7 @@ final class RoundSlips
         $got = $r->nominal + $row->deviation;
         $says = "{$r->label} is {$unit->show($got)}; {$unit->brief($r->nominal)} is asked.";
         if (Numbers::near($got, $r->nominal / 2) || Numbers::near($got, 2 * $r->nominal)) {
-            return new Finding(Slip::DiameterRadius, 0.95, $says . ($got < $r->nominal ? ' The diameter was typed as a radius is meant: it is half.' : ' The diameter was taken for the radius: it is twice as much.'), [$row->id], $row->place);
+            return new Finding(Slip::DiameterRadius, 0.95, $says . ($got < $r->nominal ? ' It is half: the radius was typed where the diameter is meant.' : ' It is twice as much: the diameter was typed where the radius is meant.'), [$row->id], $row->place);
         }
         $slip = Numbers::slip($got, $r->nominal, $unit);
 

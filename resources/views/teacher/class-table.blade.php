@@ -24,7 +24,7 @@
 <tfoot><tr><th scope="row">Met by</th>@foreach ($asked as $r)<td class="num" style="text-align:center">{{ $table->met[$r->id] ?? 0 }}</td>@endforeach<td class="now quiet">of {{ count($table->lines) }} students</td></tr></tfoot></table>
 <div class="legend"><span><x-shape state="met"/> Met</span><span><x-shape state="off"/> Off</span><span><x-shape state="missing"/> Not found</span><span><x-shape state="open"/> Not checked</span></div>
 </div>
-<aside class="bd-side" aria-labelledby="slips"><header><h2 id="slips">Most common slips</h2><p class="small quiet">Over the last hand-in or check of everyone</p></header>
+<aside class="bd-side" aria-labelledby="slips" tabindex="0"><header><h2 id="slips">Most common slips</h2><p class="small quiet">Over the last hand-in or check of everyone</p></header>
 <ul class="slips">@forelse (array_slice($table->slips, 0, 5) as $s)
 <li><b>{{ $s['slip']->title() }}</b><div style="display:flex;gap:10px;align-items:center;margin:3px 0"><x-shape state="off" :width="26 + (int) round(150 * count($s['names']) / max(1, count($table->lines)))"/><span class="num"><b>{{ count($s['names']) }}</b> of {{ count($table->lines) }}</span></div>
 <span class="small">{{ implode(', ', array_slice($s['names'], 0, 8)) }}{{ count($s['names']) > 8 ? ' and ' . (count($s['names']) - 8) . ' more' : '' }}</span></li>
