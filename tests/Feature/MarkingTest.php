@@ -96,7 +96,7 @@ it('sets one tolerance for all lengths, and keeps it for new ones', function ():
     $this->actingAs($this->s->teacher)->post("/exercises/{$this->exercise->id}", ['title' => 'Drilled plate', 'tolerance' => 'm'])->assertSessionHasNoErrors();
     $sizes = collect($this->exercise->fresh()->requirements)->keyBy('id');
     // ISO 2768-1, class m: 0.3 for 60 and 40, 0.2 for 12 and 8
-    expect($sizes['size-x']['as'])->toBe('m')->and($sizes['size-x']['tolerance'])->toBe(0.3)->and($sizes['size-z']['tolerance'])->toBe(0.2)->and($sizes['volume']['tolerance'])->toBe(1.0);
+    expect($sizes['size-x']['as'])->toBe('m')->and($sizes['size-x']['tolerance'])->toBe(0.3)->and($sizes['size-z']['tolerance'])->toBe(0.2)->and($sizes['volume']['tolerance'])->toEqual(1.0);
     // a hole that is new in the reference part
     $reference = $this->exercise->fresh()->reference;
     $this->post("/recipes/{$reference->id}/edit", ['version' => $reference->version, 'do' => 'add', 'kind' => 'cylinder'])->assertOk();
