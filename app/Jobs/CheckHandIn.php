@@ -6,15 +6,23 @@ namespace App\Jobs;
 
 use App\Models\HandIn;
 use App\Support\Marking;
+use Cubo\Check\Report;
+use Cubo\Exchange\UnreadableFile;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
+use Throwable;
 
 /** Checks a hand-in in the background: a class that hands in at once must not hold up anybody's bench. */
 final class CheckHandIn implements ShouldQueue
 {
     use Dispatchable, InteractsWithQueue, Queueable;
+
+    /** s; the finest files take longest */
+    public int $timeout = 80;
+
+    public int $tries = 1;
 
     public function __construct(public readonly int $handInId) {}
 
@@ -24,7 +32,18 @@ final class CheckHandIn implements ShouldQueue
         if ($handIn !== null) {
             $marking->mark($handIn);
             // drawn now, so that whoever opens it need not wait
-            $marking->glb($handIn);
+            if ($handIn->isShown()) {
+                $marking->glb($handIn);
+            }
+        }
+    }
+
+    /** Nobody waits for ever: what could not be measured is reported as such, with what stood there before kept. */
+    public function failed(?Throwable $e): void
+    {
+        $handIn = HandIn::query()->with('work.assignment.exercise')->find($this->handInId);
+        if ($handIn !== null && ! $handIn->isChecked()) {
+            HandIn::marked($handIn->id, Report::unmeasured($handIn->work->assignment->exercise->sheet(), $e instanceof UnreadableFile ? $e->getMessage() : 'Measuring this part took too long or too much room. Is it far finer than it need be?'));
         }
     }
 }

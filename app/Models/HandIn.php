@@ -57,8 +57,10 @@ final class HandIn extends Model
     {
         return DB::transaction(static function () use ($work, $what): self {
             Work::query()->lockForUpdate()->findOrFail($work->id);
+            // pressed twice, a file is still one hand-in
+            $known = isset($what['file_id']) ? self::query()->where('file_id', $what['file_id'])->first() : null;
 
-            return self::create($what + ['work_id' => $work->id, 'attempt' => (int) $work->handIns()->max('attempt') + 1, 'state' => 'waiting', 'report' => [], 'overrules' => [], 'comment' => '']);
+            return $known ?? self::create($what + ['work_id' => $work->id, 'attempt' => (int) $work->handIns()->max('attempt') + 1, 'state' => 'waiting', 'report' => [], 'overrules' => [], 'comment' => '']);
         });
     }
 
@@ -84,6 +86,12 @@ final class HandIn extends Model
     public function recipe(): Document
     {
         return $this->revision()->firstOrFail()->recipe();
+    }
+
+    /** Whether pictures and layers of it are shown. */
+    public function isShown(): bool
+    {
+        return $this->file === null || $this->file->isShown();
     }
 
     public function isChecked(): bool

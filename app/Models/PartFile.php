@@ -22,6 +22,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class PartFile extends Model
 {
+    /** Triangles of which pictures are made; finer ones would keep the server and the browser busy. */
+    private const SHOWN = 120_000;
+
     protected $guarded = [];
 
     protected $casts = ['info' => 'array', 'repaired' => 'boolean'];
@@ -30,6 +33,12 @@ final class PartFile extends Model
     public function work(): BelongsTo
     {
         return $this->belongsTo(Work::class);
+    }
+
+    /** Whether pictures and layers of it are shown. It is measured in any case. */
+    public function isShown(): bool
+    {
+        return $this->info['triangles'] <= self::SHOWN;
     }
 
     public function unit(): Unit

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\HandIn;
 use App\Models\PartFile;
 use App\Models\Work;
 use Cubo\Check\LikelyUnit;
@@ -21,6 +22,9 @@ use Illuminate\Support\Facades\Storage;
 /** Keeps the files students hand in, and reads them as parts. */
 final class FileShelf
 {
+    /** Files of one work that are kept beside those that were handed in. */
+    private const KEPT = 5;
+
     /** Raise when files are read or recognised in another way. */
     private const VERSION = 1;
 
@@ -38,6 +42,7 @@ final class FileShelf
         $asked = $reference->isEmpty() ? null : $this->bench->readouts($reference)['size'];
         $mended = MeshRepair::of($mesh);
         $sha = sha1($bytes);
+        $this->clear($work);
         Storage::disk('local')->put("files/$sha", $bytes);
 
         return PartFile::create([
@@ -47,6 +52,18 @@ final class FileShelf
             'repaired' => false,
             'info' => ['format' => $format, 'ownUnit' => $format === '3MF', 'triangles' => $mesh->triangleCount(), 'sizes' => $sizes, 'closed' => (new PartMeasures($mesh))->isClosed(), 'faults' => MeshFaults::ofFile($mesh), 'shells' => MeshFaults::shells($mesh), 'mends' => $mended[1] ?? []],
         ]);
+    }
+
+    /** Older files that were only looked at make room. */
+    private function clear(Work $work): void
+    {
+        $old = PartFile::query()->where('work_id', $work->id)->whereNotIn('id', HandIn::query()->whereNotNull('file_id')->select('file_id'))->orderByDesc('id')->skip(self::KEPT - 1)->take(100)->get();
+        foreach ($old as $file) {
+            $file->delete();
+            if (! PartFile::query()->where('sha', $file->sha)->exists()) {
+                Storage::disk('local')->delete("files/{$file->sha}");
+            }
+        }
     }
 
     /** @throws UnreadableFile when the bytes have gone */

@@ -15,6 +15,14 @@ final readonly class Report
      */
     public function __construct(public array $rows, public array $findings = []) {}
 
+    /** Nothing of it could be measured, and why. */
+    public static function unmeasured(Exercise $exercise, string $why): self
+    {
+        $rows = new Rows($exercise->unit);
+
+        return new self(array_map(static fn (Requirement $r): Row => $rows->unknown($r, $why), $exercise->asked()));
+    }
+
     public function met(): int
     {
         return count(array_filter($this->rows, static fn (Row $r): bool => $r->status === 'met'));

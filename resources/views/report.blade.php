@@ -11,11 +11,12 @@
 <div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
 <div><span class="cap">State</span><b>{{ ['waiting' => 'Waiting for a word', 'returned' => 'Sent back', 'accepted' => 'Accepted'][$handIn->state] }}</b></div>
 <div class="grow"></div>
-<div class="acts"><a class="btn" href="{{ route('hand-ins.layers', $handIn) }}">Layers</a><a class="btn" href="{{ route('hand-ins.pdf', $handIn) }}">PDF</a>@if ($judge)<a class="btn" href="{{ route('assignments.show', $work->assignment_id) }}">Back to the class</a>@else<a class="btn go" href="{{ route('work', $work->assignment_id) }}">Back to the bench</a>@endif</div></header>
+<div class="acts">@if ($handIn->isShown())<a class="btn" href="{{ route('hand-ins.layers', $handIn) }}">Layers</a>@endif <a class="btn" href="{{ route('hand-ins.pdf', $handIn) }}">PDF</a>@if ($judge)<a class="btn" href="{{ route('assignments.show', $work->assignment_id) }}">Back to the class</a>@else<a class="btn go" href="{{ route('work', $work->assignment_id) }}">Back to the bench</a>@endif</div></header>
 <main class="cols rp">
 <div class="rp-pic">
 <div class="stage" data-stage="full" data-glb="{{ $glb }}" data-unit="{{ $unit->value }}" tabindex="0" aria-label="The part as handed in. Keys 0 to 3 choose the view, arrows turn." data-alt="The part as handed in">
 <div class="look" role="group" aria-label="Look from">@foreach (['isometric' => 0, 'front' => 1, 'top' => 2, 'right' => 3] as $v => $k)<button type="button" data-view="{{ $v }}" aria-pressed="{{ $k === 0 ? 'true' : 'false' }}">{{ $v }}</button>@endforeach</div>
+@if ($glb === '')<p class="slip" style="left:16px;bottom:16px;position:absolute">Too fine for a picture; it was measured all the same.</p>@endif
 <div class="slip plain" data-square></div></div>
 <div style="padding:8px 6px 6px"><h2 style="padding:0 10px;font-size:14.5px">The drawing, as it was met</h2>{!! $drawing !!}</div>
 </div>

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 /* Parts made elsewhere: brought, looked at, taken in a unit, mended where that is safe, handed in and measured. */
 
+use App\Jobs\CheckHandIn;
 use App\Models\HandIn;
 use App\Models\PartFile;
 use App\Support\FileShelf;
+use App\Support\Marking;
 use Cubo\Exchange\StlFile;
 use Cubo\Exchange\ThreeMfFile;
+use Cubo\Exchange\UnreadableFile;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
 use Tests\Meshes;
 use Tests\Parts;
@@ -91,4 +95,35 @@ it('refuses in words what is no part', function (string $bytes, string $words): 
 
 it('says that a file must be chosen', function (): void {
     $this->post("/bench/{$this->assignment->id}/file")->assertSessionHasErrors(['part' => 'Choose a file first.']);
+});
+
+it('reports a part that cannot be measured instead of keeping somebody waiting', function (): void {
+    Queue::fake();
+    ($this->bring)(StlFile::write(Parts::build(BROUGHT)->part()));
+    $file = PartFile::query()->firstOrFail();
+    $this->post("/files/{$file->id}/hand-in")->assertRedirect();
+    $h = HandIn::query()->firstOrFail();
+    Storage::disk('local')->delete("files/{$file->sha}");
+    $job = new CheckHandIn($h->id);
+    try {
+        $job->handle(app(Marking::class));
+    } catch (UnreadableFile $e) {
+        $job->failed($e);
+    }
+    expect($h->fresh()->isChecked())->toBeTrue()->and(array_unique(array_column($h->fresh()->report, 'status')))->toBe(['unknown']);
+    // a later failure takes nothing away from a report that stands
+    $job->failed(new RuntimeException('out of memory'));
+    expect($h->fresh()->earlier)->toBe([]);
+});
+
+it('keeps only the last files that were looked at', function (): void {
+    for ($i = 0; $i < 8; $i++) {
+        ($this->bring)(StlFile::write(Parts::build([[...BROUGHT[0], 'width' => (string) (50 + $i)]])->part()));
+    }
+    expect(PartFile::query()->count())->toBe(5)->and(Storage::disk('local')->files('files'))->toHaveCount(5);
+    $this->post('/files/' . PartFile::query()->min('id') . '/hand-in');
+    for ($i = 0; $i < 6; $i++) {
+        ($this->bring)(StlFile::write(Parts::build([[...BROUGHT[0], 'width' => (string) (70 + $i)]])->part()));
+    }
+    expect(PartFile::query()->count())->toBe(6)->and(HandIn::query()->first()->file)->not->toBeNull();
 });

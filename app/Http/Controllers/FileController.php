@@ -23,9 +23,6 @@ use Illuminate\View\View;
 /** A part that was made elsewhere: brought as a file, looked at, and handed in. */
 final class FileController extends Controller
 {
-    /** Triangles of which a picture is shown before handing in; finer ones would keep the browser busy. */
-    private const SHOWN = 120_000;
-
     public function __construct(private readonly FileShelf $shelf, private readonly RecipeBook $book) {}
 
     public function create(Assignment $assignment): View
@@ -66,7 +63,7 @@ final class FileController extends Controller
         return view('student.file-look', [
             'file' => $file, 'assignment' => $file->work->assignment, 'exercise' => $file->work->assignment->exercise,
             'sizes' => array_map(static fn (float $v): float => $v * $file->unit()->inMillimetres(), $file->info['sizes']),
-            'glb' => $file->info['triangles'] <= self::SHOWN ? route('files.glb', [$file, FileShelf::key($file)], false) : '',
+            'glb' => $file->isShown() ? route('files.glb', [$file, FileShelf::key($file)], false) : '',
             'marks' => $file->repaired ? [] : array_map(static fn (array $f): array => ['letter' => '', 'id' => $f['kind'], 'status' => 'off', 'text' => $f['kind'], 'place' => ['kind' => 'spot', 'at' => array_map(static fn (float $v): float => $v * $file->unit()->inMillimetres(), $f['at'])]], $file->info['faults']),
         ]);
     }
@@ -89,19 +86,18 @@ final class FileController extends Controller
     public function handIn(PartFile $file): RedirectResponse
     {
         $this->authorize('use', $file);
-        $known = HandIn::query()->where('file_id', $file->id)->first();
-        if ($known === null) {
-            $known = HandIn::begin($file->work, ['file_id' => $file->id]);
-            CheckHandIn::dispatch($known->id);
+        $handIn = HandIn::begin($file->work, ['file_id' => $file->id]);
+        if ($handIn->wasRecentlyCreated) {
+            CheckHandIn::dispatch($handIn->id);
         }
 
-        return redirect()->route('hand-ins.show', $known);
+        return redirect()->route('hand-ins.show', $handIn);
     }
 
     public function glb(PartFile $file, string $key): Response
     {
         $this->authorize('use', $file);
-        abort_unless($key === FileShelf::key($file), 404);
+        abort_unless($key === FileShelf::key($file) && $file->isShown(), 404);
 
         return PartController::file($this->shelf->glb($file), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
     }

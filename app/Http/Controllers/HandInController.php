@@ -42,7 +42,7 @@ final class HandInController extends Controller
             'handIn' => $handIn, 'exercise' => $exercise, 'report' => $report, 'states' => $states, 'unit' => $exercise->sheet()->unit,
             'judge' => $judge, 'changes' => Marking::changes($handIn),
             'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), 430, 300, $states),
-            'glb' => route('hand-ins.part', [$handIn, 'glb'], false),
+            'glb' => $handIn->isShown() ? route('hand-ins.part', [$handIn, 'glb'], false) : '',
             'marks' => array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $r->status, 'text' => $r->measured, 'place' => $r->place],
                 array_filter($report->rows, static fn (Row $r): bool => $r->place !== null && $r->status !== 'met'))),
         ]);
@@ -52,6 +52,8 @@ final class HandInController extends Controller
     {
         $this->authorize('view', $handIn);
         if ($ending === 'glb') {
+            abort_unless($handIn->isShown(), 404);
+
             return PartController::file($this->marking->glb($handIn), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
         }
 

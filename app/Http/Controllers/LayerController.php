@@ -22,6 +22,7 @@ final class LayerController extends Controller
     {
         $this->authorize('view', $handIn);
         $handIn->load(['work.assignment.exercise', 'work.assignment.schoolClass', 'work.student', 'file']);
+        abort_unless($handIn->isShown(), 404, 'This part is too fine for its layers to be shown.');
         $profile = self::profile($request, $handIn);
         $part = $this->marking->part($handIn);
 
@@ -31,6 +32,7 @@ final class LayerController extends Controller
     public function layer(Request $request, HandIn $handIn, int $n): View
     {
         $this->authorize('view', $handIn);
+        abort_unless($handIn->isShown(), 404);
 
         return view('layer', $this->picture($handIn, self::profile($request, $handIn), $n));
     }
