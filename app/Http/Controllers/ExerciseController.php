@@ -20,6 +20,7 @@ use Cubo\Quantity\Unit;
 use Cubo\Recipe\Recipe as Document;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
@@ -97,6 +98,7 @@ final class ExerciseController extends Controller
     public function markAgain(Exercise $exercise): RedirectResponse
     {
         $this->authorize('edit', $exercise);
+        session()->put("marking.{$exercise->id}", now()->toIso8601String());
         foreach (Marking::last($exercise) as $handIn) {
             CheckHandIn::dispatch($handIn->id);
         }
@@ -109,7 +111,8 @@ final class ExerciseController extends Controller
     {
         $this->authorize('edit', $exercise);
         $all = Marking::last($exercise);
-        $since = $exercise->updated_at;
+        $began = session("marking.{$exercise->id}");
+        $since = is_string($began) ? Carbon::parse($began) : null;
 
         return view('teacher.marked', ['exercise' => $exercise, 'handIns' => $all, 'open' => $all->filter(static fn (HandIn $h): bool => $h->checked_at === null || ($since !== null && $h->checked_at->lt($since)))->count()]);
     }

@@ -138,7 +138,7 @@ function torn(Solid $s, string $how): Solid
 
 /**
  * Every injected slip with what is to be named. All of them take minutes (`./cubo bench --slips`); the tests take every
- * recipe and, in turn, every sixth mesh.
+ * slip of a step once, in a recipe and as a file in turn, and every sixth of those of whole parts.
  *
  * @return iterable<string, array{list<string>, Closure(): Report}>
  */
@@ -153,8 +153,11 @@ function injected(bool $all): iterable
     };
     foreach (slipsOfSteps() as $case => $c) {
         $steps = Slips::changed($parts[$c[0]], $c[2], $c[3] ?? []);
-        yield $case => [$c[1], static fn (): Report => Slips::ofRecipe($parts[$c[0]], $steps)];
-        if ($taken()) {
+        $turn = ! ($turn ?? false);
+        if ($all || $turn) {
+            yield $case => [$c[1], static fn (): Report => Slips::ofRecipe($parts[$c[0]], $steps)];
+        }
+        if ($all || ! $turn) {
             yield "$case (mesh)" => [$c[1], static fn (): Report => Slips::ofSolid($parts[$c[0]], Slips::mesh(Parts::build($steps)->part()))];
         }
     }
