@@ -6,6 +6,8 @@ namespace App\Cli;
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
+use Cubo\Check\Making;
+use Cubo\Check\Report;
 use Cubo\Check\UnreadableExercise;
 use Cubo\Exchange\MeshFile;
 use Cubo\Exchange\StlFile;
@@ -137,12 +139,14 @@ final class ModelCommands
         if (is_dir($this->files[1])) {
             return $this->checkFolder($exercise, $this->files[1]);
         }
-        [$solid, $note] = $this->model($this->files[1], true);
-        $report = Checker::check(new PartMeasures($solid), $exercise);
+        [$report, $note] = $this->checked($exercise, $this->files[1]);
         if (isset($this->options['json'])) {
-            echo json_encode(['model' => $note, 'met' => $report->met(), 'asked' => count($report->rows), 'points' => $report->points(), 'rows' => $report->toArray()], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PARTIAL_OUTPUT_ON_ERROR), "\n";
+            echo json_encode(['model' => $note, 'met' => $report->met(), 'asked' => count($report->rows), 'points' => $report->points(), 'findings' => $report->findingsToArray(), 'rows' => $report->toArray()], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PARTIAL_OUTPUT_ON_ERROR), "\n";
         } else {
             echo "{$report->met()} of " . count($report->rows) . " met, {$report->points()} of {$report->mostPoints()} points ($note)\n";
+            foreach ($report->findings as $f) {
+                echo "Probably: {$f->slip->title()} ({$f->sure()}). {$f->words}\n";
+            }
             foreach ($report->rows as $r) {
                 echo sprintf('%-2s %-34s asked %s %s  measured %s  %s', $r->letter, $r->label, $r->asked, $r->tolerance, $r->measured === '' ? '-' : $r->measured, $r->word), "\n";
                 if ($r->diagnosis !== '') {
@@ -167,21 +171,37 @@ final class ModelCommands
             // what begins like a formula would be worked out by a spreadsheet
             fputcsv(STDOUT, array_map(static fn (mixed $c): string => ! is_scalar($c) ? '' : (is_string($c) && preg_match('/^[=+\-@\t\r]/', $c) && ! is_numeric($c) ? "'$c" : (string) $c), $cells), ',', '"', '');
         };
-        $line(['file', 'met', 'asked', 'points', 'of', ...array_merge(...array_map(static fn ($r): array => ["$r->letter $r->label", "$r->letter measured", "$r->letter hint"], $asked)), 'problem']);
+        $line(['file', 'met', 'asked', 'points', 'of', 'likely', ...array_merge(...array_map(static fn ($r): array => ["$r->letter $r->label", "$r->letter measured", "$r->letter hint"], $asked)), 'problem']);
         $all = true;
         foreach ($files as $file) {
             try {
-                [$solid] = $this->model($file, true);
-                $report = Checker::check(new PartMeasures($solid), $exercise);
+                [$report] = $this->checked($exercise, $file);
                 $all = $all && $report->allMet();
-                $line([basename($file), $report->met(), count($report->rows), $report->points(), $report->mostPoints(), ...array_merge(...array_map(static fn ($r): array => [$r->word, $r->measured, $r->diagnosis], $report->rows)), '']);
+                $line([basename($file), $report->met(), count($report->rows), $report->points(), $report->mostPoints(), isset($report->findings[0]) ? $report->findings[0]->slip->title() : '', ...array_merge(...array_map(static fn ($r): array => [$r->word, $r->measured, $r->diagnosis], $report->rows)), '']);
             } catch (UnreadableFile|UnreadableRecipe $e) {
                 $all = false;
-                $line([basename($file), 0, count($asked), 0, '', ...array_fill(0, 3 * count($asked), ''), $e->getMessage()]);
+                $line([basename($file), 0, count($asked), 0, '', '', ...array_fill(0, 3 * count($asked), ''), $e->getMessage()]);
             }
         }
 
         return $all ? self::OK : self::NOT_MET;
+    }
+
+    /**
+     * @return array{Report, string} with where the model comes from
+     *
+     * @throws UnreadableFile|UnreadableRecipe
+     */
+    private function checked(Exercise $exercise, string $path): array
+    {
+        [$solid, $note] = $this->model($path, true);
+        $evaluate = (new Evaluator)->evaluate(...);
+        $bytes = $this->read($path);
+        // how it was made only a recipe tells
+        $making = str_starts_with(ltrim($bytes), '{') ? new Making(Recipe::fromJson($bytes), $evaluate) : null;
+        $reference = $exercise->reference === null ? null : $evaluate($exercise->reference);
+
+        return [Checker::check(new PartMeasures($solid), $exercise, $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part()), $making), $note];
     }
 
     /**

@@ -55,6 +55,17 @@ it('checks a folder, a line for each model, and goes on past what cannot be read
     $rows = array_map(static fn (string $l): array => str_getcsv($l, ',', '"', ''), array_filter(explode("\n", $out)));
     expect($code)->toBe(1)->and(array_column($rows, 0))->toEqualCanonicalizing(['file', "'=cmd.stl", 'broken.ply', 'plate.json']);
     $by = array_column($rows, null, 0);
-    expect(array_slice($by['plate.json'], 1, 5))->toBe(['1', '1', '2', '2', 'Met'])->and($by["'=cmd.stl"][1])->toBe('0')->and($by['broken.ply'][array_key_last($by['broken.ply'])])->toContain('STL')
+    expect(array_slice($by['plate.json'], 1, 6))->toBe(['1', '1', '2', '2', '', 'Met'])->and($by["'=cmd.stl"][5])->toBe('One size in the wrong unit')->and($by["'=cmd.stl"][1])->toBe('0')->and($by['broken.ply'][array_key_last($by['broken.ply'])])->toContain('STL')
         ->and(cubo(['check', "{$this->folder}/sheet.json", $this->folder])[0])->toBe(2);
+});
+
+it('names the likely slip, with the reference part where the exercise carries it', function (): void {
+    $steps = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'], ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '30', 'x' => '-15', 'z' => '-5', 'effect' => 'cut'], ['kind' => 'block', 'from' => 'corner', 'width' => '20', 'depth' => '40', 'height' => '6', 'x' => '10', 'y' => '-20', 'z' => '6', 'effect' => 'cut']];
+    $recipe = Tests\Parts::recipe($steps);
+    $asked = Cubo\Check\Exercise::lettered(Cubo\Check\Proposer::propose(Tests\Parts::measure($steps), Cubo\Quantity\Unit::Millimetre));
+    file_put_contents("{$this->folder}/sheet.json", (new Cubo\Check\Exercise(Cubo\Quantity\Unit::Millimetre, $asked, 'Plate', false, $recipe))->toJson());
+    file_put_contents("{$this->folder}/turned.stl", StlFile::write(Tests\Parts::build($steps)->part()->moved(Cubo\Geometry\Transform::rotation(2, 90))));
+    [$code, $out] = cubo(['check', "{$this->folder}/sheet.json", "{$this->folder}/turned.stl", '--json']);
+    expect($code)->toBe(1)->and(json_decode($out, true)['findings'][0])->toMatchArray(['slip' => 'turned'])
+        ->and(cubo(['check', "{$this->folder}/sheet.json", "{$this->folder}/turned.stl"])[1])->toContain('Probably: The part lies another way (very likely).');
 });
