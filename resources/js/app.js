@@ -128,6 +128,15 @@ if (pad) import('./pad/pad.js').then(({ mountPad }) => mountPad(pad));
 // a page that waits for a result looks again by itself
 if (document.querySelector('[data-looks-again]')) setTimeout(() => window.location.reload(), 1000);
 
+// rows under a heading that is opened by it
+document.addEventListener('click', (e) => {
+  const opens = e.target.closest?.('[data-unfolds]');
+  if (!opens) return;
+  const rows = document.getElementById(opens.getAttribute('aria-controls'));
+  rows.hidden = !rows.hidden;
+  opens.setAttribute('aria-expanded', String(!rows.hidden));
+});
+
 // a choice that shows something else at once
 document.addEventListener('change', (e) => { if (e.target.matches('[data-submits]')) e.target.form.requestSubmit(); });
 

@@ -41,6 +41,7 @@ test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => 
     assert.equal(await teacher.locator('.drawing [data-requirement="size-x"]').count(), 1);
     await teacher.getByLabel('tolerance of Width').fill('0.5');
     await teacher.getByLabel('points for Hole, diameter').fill('4');
+    await teacher.getByRole('button', { name: /^The whole part/ }).click();
     await teacher.getByLabel('ask for Volume').check();
     await teacher.getByLabel('tolerance of Height').fill('much');
     await teacher.getByRole('button', { name: 'Save what is asked' }).click();

@@ -34,7 +34,8 @@ and may check <input class="val" name="checks_allowed" aria-label="checks allowe
 @php $sorted = [...array_filter($sheet->requirements, fn ($r) => $r->asked), ...collect($sheet->requirements)->filter(fn ($r) => ! $r->asked)->groupBy(fn ($r) => $r->kind->family())->flatten(1)->all()]; $sub = ''; @endphp
 @foreach ($sorted as $r)
 @php $family = $r->asked ? '' : $r->kind->family(); @endphp
-@if ($family !== $sub)@php $sub = $family; @endphp<tr class="sub"><th colspan="6" scope="colgroup">{{ $family }}</th></tr>@endif
+@if ($family !== $sub)@php $sub = $family; $of = array_filter($sorted, fn ($q) => ! $q->asked && $q->kind->family() === $family); $opens = false; foreach ($of as $q) { foreach ($errors->keys() as $k) { $opens = $opens || str_starts_with($k, "requirements.{$q->id}."); } } $fold = 'fold-' . \Illuminate\Support\Str::slug($family); @endphp
+</tbody><tbody><tr class="sub"><th colspan="6" scope="colgroup"><button type="button" class="unfold" data-unfolds aria-expanded="{{ $opens ? 'true' : 'false' }}" aria-controls="{{ $fold }}">{{ $family }} <span class="quiet num">{{ count($of) }}</span></button></th></tr></tbody><tbody id="{{ $fold }}" @if (! $opens) hidden @endif>@endif
 @php $f = "requirements.{$r->id}"; $n = "requirements[{$r->id}]"; @endphp
 <tr class="{{ $r->asked ? '' : 'un' }}">
 <td style="width:36px"><input type="hidden" name="{{ $n }}[asked]" value="0"><input type="checkbox" name="{{ $n }}[asked]" value="1" aria-label="ask for {{ $r->label }}" @checked(old("$f.asked", $r->asked ? '1' : '0') === '1')></td>
