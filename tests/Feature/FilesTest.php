@@ -99,7 +99,8 @@ it('says that a file must be chosen', function (): void {
 
 it('reports a part that cannot be measured instead of keeping somebody waiting', function (): void {
     Queue::fake();
-    ($this->bring)(StlFile::write(Parts::build(BROUGHT)->part()));
+    // a part that no cache knows
+    ($this->bring)(StlFile::write(Parts::build([[...BROUGHT[0], 'width' => '60.' . random_int(1000, 9999)]])->part()));
     $file = PartFile::query()->firstOrFail();
     $this->post("/files/{$file->id}/hand-in")->assertRedirect();
     $h = HandIn::query()->firstOrFail();
