@@ -52,7 +52,8 @@ final class ReportPages
         $app = (string) file_get_contents(resource_path('css/app.css'));
         $frame = (string) file_get_contents(resource_path('css/frame.css'));
         preg_match_all('/(--color-[a-z0-9-]+):\s*(#[0-9A-Fa-f]{3,8})/', $app, $colours);
-        preg_match_all('/^\.(?:drawing|dwg)[^{]*\{[^}]*\}/m', $frame, $rules);
+        // but not the rule that makes a drawing as wide as its place in a page
+        preg_match_all('/^\.(?:drawing [.]|dwg)[^{]*\{[^}]*\}/m', $frame, $rules);
         $css = implode("\n", $rules[0]) . '
             .t { font-family: "Atkinson Hyperlegible Next", "Liberation Sans", sans-serif; fill: var(--color-ink); }
             .dwg-num, .dwg-view { font-family: "Liberation Sans", sans-serif; font-size: 12px; }

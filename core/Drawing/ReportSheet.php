@@ -16,7 +16,7 @@ final class ReportSheet
 
     private const MARGIN = 42.0;
 
-    private const COLUMNS = [0.0, 22.0, 196.0, 306.0, 386.0, 452.0];
+    private const COLUMNS = [0.0, 22.0, 196.0, 306.0, 386.0, 446.0];
 
     /** @var list<string> */
     private array $pages = [];
@@ -56,7 +56,7 @@ final class ReportSheet
         if ($this->report->findings !== []) {
             $this->line('What probably happened', 11, 'h');
             foreach ($this->report->findings as $f) {
-                $this->words($f->slip->title() . ' (' . $f->sure() . '): ' . $f->words, self::MARGIN, 92, 9);
+                $this->words($f->slip->title() . ' (' . $f->sure() . '): ' . $f->words, self::MARGIN, 114, 9);
             }
             $this->y += 8;
         }
@@ -67,7 +67,7 @@ final class ReportSheet
         if ($this->comment !== '') {
             $this->y += 8;
             $this->line('Your teacher says', 11, 'h');
-            $this->words($this->comment, self::MARGIN, 92, 9.5);
+            $this->words($this->comment, self::MARGIN, 108, 9.5);
         }
         $this->end();
     }
@@ -83,7 +83,7 @@ final class ReportSheet
         }
         $this->y += 13;
         if (! $met && $r->diagnosis !== '') {
-            $this->words($r->diagnosis, self::MARGIN + self::COLUMNS[1], 86, 8.5);
+            $this->words($r->diagnosis, self::MARGIN + self::COLUMNS[1], 112, 8.5);
         }
         $this->page .= sprintf('<path d="M%.1f %.1fH%.1f" class="rule"/>', self::MARGIN, $this->y - 9, self::WIDTH - self::MARGIN);
         $this->y += 3;
