@@ -21,11 +21,16 @@ final class FeatureSlips
      */
     public static function of(Facts $facts, bool $explained = false): array
     {
-        // laid over the drawing's part it is that part: what is off is not its shape
-        if ($facts->subject->reference === null || $facts->isReference()) {
+        if ($facts->subject->reference === null) {
             return [];
         }
-        $out = array_values(array_filter([self::direction($facts), self::taper($facts), self::doubled($facts)]));
+        // a piece made downward may leave the part as it would be upside down
+        $direction = self::direction($facts);
+        // laid over the drawing's part it is that part: what is off is not its shape
+        if ($direction === null && $facts->isReference()) {
+            return [];
+        }
+        $out = array_values(array_filter([$direction, self::taper($facts), self::doubled($facts)]));
         if ($out !== [] || $explained) {
             return $out;
         }
