@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $sha
  * @property string $unit
  * @property bool $repaired whether the mended copy is taken
- * @property array{format: string, ownUnit: bool, triangles: int, sizes: array{float,float,float}, closed: bool, shells?: int, faults: list<array{kind: string, count: int, at: array{float,float,float}, words: string}>, mends: list<string>} $info
+ * @property array{format: string, ownUnit: bool, triangles: int, sizes: array{float,float,float}, shells: int, faults: list<array{kind: string, count: int, at: array{float,float,float}, words: string}>, mends: list<string>} $info
  */
 final class PartFile extends Model
 {

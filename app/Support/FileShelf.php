@@ -13,7 +13,6 @@ use Cubo\Exchange\MeshFile;
 use Cubo\Exchange\MeshRepair;
 use Cubo\Exchange\UnreadableFile;
 use Cubo\Measure\MeshFaults;
-use Cubo\Measure\PartMeasures;
 use Cubo\Measure\SurfaceRecognition;
 use Cubo\Quantity\Unit;
 use Cubo\Solid\Solid;
@@ -50,7 +49,7 @@ final class FileShelf
             // this format says its unit itself: it comes in millimetres
             'unit' => $format === '3MF' ? Unit::Millimetre->value : LikelyUnit::of($sizes, $asked, Unit::from($exercise->unit))->value,
             'repaired' => false,
-            'info' => ['format' => $format, 'ownUnit' => $format === '3MF', 'triangles' => $mesh->triangleCount(), 'sizes' => $sizes, 'closed' => (new PartMeasures($mesh))->isClosed(), 'faults' => MeshFaults::ofFile($mesh), 'shells' => MeshFaults::shells($mesh), 'mends' => $mended[1] ?? []],
+            'info' => ['format' => $format, 'ownUnit' => $format === '3MF', 'triangles' => $mesh->triangleCount(), 'sizes' => $sizes, 'faults' => MeshFaults::ofFile($mesh), 'shells' => MeshFaults::shells($mesh), 'mends' => $mended[1] ?? []],
         ]);
     }
 
