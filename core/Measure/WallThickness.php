@@ -40,10 +40,7 @@ final readonly class WallThickness
         $far = $box[3] - $box[0] + $box[4] - $box[1] + $box[5] - $box[2];
         $thinnest = INF;
         $spot = null;
-        $samples = SurfaceSamples::all($s);
-        // spread over the part first: no ray looks farther than the thinnest wall found so far
-        foreach (self::spread(count($samples)) as $i) {
-            [$p, $n] = $samples[$i];
+        foreach (SurfaceSamples::all($s) as [$p, $n]) {
             $in = [$sign * $n[0], $sign * $n[1], $sign * $n[2]];
             // no hit beyond the thinnest wall so far is of interest
             $hit = $tree->firstHit($p, $in, 1e-4, min($far, $thinnest), static function (int $t) use ($s, $n): bool {
@@ -67,16 +64,5 @@ final readonly class WallThickness
         }
 
         return new self($thinnest, $spot);
-    }
-
-    /** @return iterable<int> the numbers below n, every 97th part of them first */
-    private static function spread(int $n): iterable
-    {
-        $stride = max(1, intdiv($n, 97));
-        for ($begin = 0; $begin < $stride; $begin++) {
-            for ($i = $begin; $i < $n; $i += $stride) {
-                yield $i;
-            }
-        }
     }
 }

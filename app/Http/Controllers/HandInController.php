@@ -25,7 +25,7 @@ final class HandInController extends Controller
     public function show(Request $request, HandIn $handIn): View
     {
         $this->authorize('view', $handIn);
-        $handIn->load(['work.assignment.exercise', 'work.assignment.schoolClass', 'work.student', 'work.handIns', 'revision', 'file']);
+        $handIn->load(['work.assignment.exercise', 'work.assignment.schoolClass', 'work.student', 'work.handIns', 'file']);
         $exercise = $handIn->work->assignment->exercise;
         $judge = (bool) $request->user()?->can('judge', $handIn);
         $seen = $handIn->work->assignment->disclosure();

@@ -11,7 +11,12 @@ const out = {};
 for (const name of ['bunny', 'teapot']) {
   const { positions, cells } = require(name);
   writeFileSync(`${process.argv[2]}/${name}.obj`, `${positions.map((p) => `v ${p.join(' ')}`).join('\n')}\n${cells.map((c) => `f ${c.map((i) => i + 1).join(' ')}`).join('\n')}\n`);
-  const edges = new Set(cells.flatMap(([a, b, c]) => [`${a} ${b}`, `${b} ${c}`, `${c} ${a}`]));
+  // corners that lie in one place are one; triangles that vanish by that are left out
+  const span = Math.max(...positions.flat().map(Math.abs));
+  const known = new Map();
+  const at = positions.map((p) => { const k = p.map((v) => Math.round(v / (1e-6 * span)) + 0).join(); if (!known.has(k)) known.set(k, known.size); return known.get(k); });
+  const welded = cells.map((c) => c.map((i) => at[i])).filter(([a, b, c]) => a !== b && b !== c && c !== a);
+  const edges = new Set(welded.flatMap(([a, b, c]) => [`${a} ${b}`, `${b} ${c}`, `${c} ${a}`]));
   const open = [...edges].filter((e) => !edges.has(e.split(' ').reverse().join(' '))).length;
   out[name] = { triangles: cells.length, open };
   if (open === 0) {
