@@ -91,7 +91,7 @@ it('refuses in words what is no part', function (string $bytes, string $words): 
     ($this->bring)($bytes)->assertRedirect("/bench/{$this->assignment->id}/file")->assertSessionHasErrors('part');
     expect(session('errors')->first('part'))->toContain($words)->and(PartFile::query()->count())->toBe(0);
     $this->get("/bench/{$this->assignment->id}/file")->assertOk()->assertSee($words);
-})->with([['nothing of the kind', ''], ["solid\nendsolid", 'no triangles'], ['', '']]);
+})->with([['nothing of the kind', 'not an STL file'], ["solid\nendsolid", 'no triangles'], ['', 'not an STL file']]);
 
 it('says that a file must be chosen', function (): void {
     $this->post("/bench/{$this->assignment->id}/file")->assertSessionHasErrors(['part' => 'Choose a file first.']);
