@@ -83,7 +83,7 @@ final class HandIn extends Model
     /** How it was made; only of what was made at the bench. */
     public function recipe(): Document
     {
-        return $this->revision()->firstOrFail()->recipe();
+        return ($this->revision ?? throw new \LogicException('A file was not made at the bench.'))->recipe();
     }
 
     /** Whether pictures and layers of it are shown. */

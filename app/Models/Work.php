@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Cubo\Check\Report;
+use Cubo\Recipe\Recipe as Document;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -22,6 +23,9 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Work extends Model
 {
+    /** Attempts that are looked through for another way of making the part. */
+    private const MOST_WAYS = 6;
+
     protected $guarded = [];
 
     protected $casts = ['last_check' => 'array'];
@@ -54,6 +58,22 @@ final class Work extends Model
     public function lastHandIn(): HasOne
     {
         return $this->hasOne(HandIn::class)->ofMany('attempt', 'max');
+    }
+
+    /**
+     * How the part was made in what was handed in from the bench, newest first.
+     *
+     * @param int|null $before only attempts before this one
+     * @return list<Document>
+     */
+    public function waysHandedIn(?int $before = null): array
+    {
+        $made = $this->handIns()->reorder('attempt', 'desc')->whereNotNull('revision_id')->with('revision');
+        if ($before !== null) {
+            $made->where('attempt', '<', $before);
+        }
+
+        return array_values($made->limit(self::MOST_WAYS)->get()->map(static fn (HandIn $h): Document => $h->recipe())->all());
     }
 
     public function report(): ?Report

@@ -48,6 +48,7 @@ final class BenchEdits
             'close' => $whole->opened(''),
             'group-name' => Instances::rename($whole, $group, (string) ($in['name'] ?? '')),
             'lock' => isset($whole->groups[$group]) ? $whole->withGroups([...$whole->groups, $group => $whole->groups[$group]->locking(array_values(array_filter((array) ($in['locked'] ?? []), is_string(...))))]) : $whole,
+            'anew' => Editing::anew($whole),
             'forget' => Instances::forget($whole, $group),
             'renew' => $this->library->renew($whole, $group, $recipe->owner()->firstOrFail()),
             default => $whole->withAtHand($this->atHand($recipe, $whole->atHand(), $in)),

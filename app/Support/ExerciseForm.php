@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Cubo\Check\Exercise as Sheet;
+use Cubo\Check\Proposing\OwnRequirements;
 use Cubo\Check\Requirement;
 use Cubo\Check\RequirementKind;
 use Cubo\Check\Tolerance\Tolerance;
+use Cubo\Measure\PartMeasures;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
@@ -21,13 +23,17 @@ final class ExerciseForm
      * @param list<Requirement> $proposed
      * @param list<Requirement> $saved
      * @param string $usual tolerance of lengths that are new here, as typed
+     * @param PartMeasures|null $part the reference part, on which the teacher's own requirements are measured anew
      * @return list<Requirement>
      */
-    public static function merge(array $proposed, array $saved, string $usual = '', Unit $unit = Unit::Millimetre): array
+    public static function merge(array $proposed, array $saved, string $usual = '', Unit $unit = Unit::Millimetre, ?PartMeasures $part = null): array
     {
         $known = [];
         foreach ($saved as $r) {
             $known[$r->id] = $r;
+            if (OwnRequirements::isOwn($r)) {
+                $proposed[] = $part === null ? $r : OwnRequirements::renewed($r, $part);
+            }
         }
 
         return Sheet::lettered(array_map(static function (Requirement $r) use ($known, $usual, $unit): Requirement {
@@ -79,6 +85,38 @@ final class ExerciseForm
         }
 
         return [array_map(static fn (Requirement $r): Requirement => self::within($r, $typed, $unit) ?? $r, $list), ''];
+    }
+
+    /**
+     * The teacher's own: one that is not wanted any more goes, a new one comes.
+     *
+     * @param list<Requirement> $list
+     * @param array{what?: string, from?: string, to?: string} $new
+     * @return array{list<Requirement>, string} requirements, and why nothing came
+     */
+    public static function own(array $list, string $drop, array $new, ?PartMeasures $part, Unit $unit): array
+    {
+        $list = array_values(array_filter($list, static fn (Requirement $r): bool => ! OwnRequirements::isOwn($r) || $r->id !== $drop));
+        if ($new === []) {
+            return [Sheet::lettered($list), ''];
+        }
+        if ($part === null) {
+            return [$list, 'There is no reference part yet.'];
+        }
+        $made = OwnRequirements::between($part, $unit, $new['what'] ?? '', $new['from'] ?? '', $new['to'] ?? '');
+        if (is_string($made)) {
+            return [$list, $made];
+        }
+        foreach ($list as $r) {
+            if ($r->id === $made->id) {
+                return [$list, 'This is asked already.'];
+            }
+        }
+        if (count(array_filter($list, OwnRequirements::isOwn(...))) >= OwnRequirements::MOST) {
+            return [$list, 'There are ' . OwnRequirements::MOST . ' of your own already.'];
+        }
+
+        return [Sheet::lettered([...$list, $made]), ''];
     }
 
     /**

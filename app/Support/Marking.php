@@ -34,7 +34,7 @@ final class Marking
     public function report(HandIn $handIn): Report
     {
         $exercise = $handIn->work->assignment->exercise;
-        $making = $handIn->file !== null ? null : new Making($handIn->recipe(), $this->bench->evaluate(...));
+        $making = $handIn->file !== null ? null : new Making($handIn->recipe(), $this->bench->evaluate(...), $handIn->work->waysHandedIn($handIn->attempt));
 
         return Checker::check(new PartMeasures($this->part($handIn)), $exercise->sheet(), $this->reference($exercise), $making);
     }

@@ -160,10 +160,11 @@ final class Workbench
     /**
      * @param Document $recipe what the part was made by
      * @param PartState|null $reference the drawing's own part
+     * @param list<Document> $others ways handed in before
      */
-    public function check(PartState $state, Sheet $sheet, Document $recipe, ?PartState $reference = null): Report
+    public function check(PartState $state, Sheet $sheet, Document $recipe, ?PartState $reference = null, array $others = []): Report
     {
-        return Checker::check(new PartMeasures($state->part()), $sheet, $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part()), new Making($recipe, $this->evaluate(...)));
+        return Checker::check(new PartMeasures($state->part()), $sheet, $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part()), new Making($recipe, $this->evaluate(...), $others));
     }
 
     public function drawing(PartState $state): Drawing

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Check;
 
 use Cubo\Check\Measuring\AmountRows;
+use Cubo\Check\Measuring\DistanceRows;
 use Cubo\Check\Measuring\MakingRows;
 use Cubo\Check\Measuring\PatternRows;
 use Cubo\Check\Measuring\PrintRows;
@@ -37,6 +38,7 @@ final class Checker
     {
         $rows = new Rows($subject->unit);
         $sizes = new SizeRows($subject, $rows);
+        $distances = new DistanceRows($subject, $rows);
         $rounds = new RoundRows($subject, $rows, $asked);
         $patterns = new PatternRows($subject, $rows);
         $amounts = new AmountRows($subject, $rows);
@@ -45,7 +47,7 @@ final class Checker
         $making = new MakingRows($subject, $rows);
         $closed = null;
 
-        return array_map(static function (Requirement $r) use ($subject, $rows, $sizes, $rounds, $patterns, $amounts, $shape, $print, $making, &$closed): Row {
+        return array_map(static function (Requirement $r) use ($subject, $rows, $sizes, $distances, $rounds, $patterns, $amounts, $shape, $print, $making, &$closed): Row {
             if ($r->kind->isMaking()) {
                 return $making->row($r);
             }
@@ -59,7 +61,7 @@ final class Checker
                 return $print->row($r);
             }
 
-            return $sizes->row($r) ?? $rounds->row($r) ?? $patterns->row($r) ?? $amounts->row($r) ?? $shape->row($r) ?? throw new \LogicException("Nobody measures {$r->kind->value}.");
+            return $sizes->row($r) ?? $distances->row($r) ?? $rounds->row($r) ?? $patterns->row($r) ?? $amounts->row($r) ?? $shape->row($r) ?? throw new \LogicException("Nobody measures {$r->kind->value}.");
         }, $asked);
     }
 }

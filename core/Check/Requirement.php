@@ -18,13 +18,14 @@ use Cubo\Quantity\UnreadableExpression;
  * in order x, y, z without its own) for holes, pins and slots, with siblings (holes along that axis) and nth (which of
  * several on one axis, by width); u2, v2 for the second hole of a distance; diameter and count for patterns; axis, low,
  * high (mm from the least face) and the faces' directions lowSign, highSign for face distances; nx, ny, nz for slanting
- * faces; x, y, z for beds and centroids; density (g/cm3) for masses; degrees and bridge for overhangs; about ("origin") for
- * symmetry; order for rotation; step (a kind of step), size, was, becomes (as typed) for how it is made.
+ * faces; from, to (kinds of data), x1, y1, z1, x2, y2, z2 and the directions nx1 ... nz2 for distances between any two data and
+ * for the middle between two faces; x, y, z for beds and centroids; density (g/cm3) for masses; degrees and bridge for overhangs; about ("origin" or
+ * "faces") for symmetry; order for rotation; step (a kind of step), size, was, becomes (as typed) for how it is made.
  */
 final readonly class Requirement
 {
     /** Keys of "where" that hold text. */
-    private const WORDS = ['about', 'step', 'size', 'was', 'becomes'];
+    private const WORDS = ['about', 'step', 'size', 'was', 'becomes', 'from', 'to'];
 
     /** @param array<string, float|int|string> $where */
     public function __construct(
@@ -85,6 +86,16 @@ final readonly class Requirement
     {
         return ['id' => $this->id, 'kind' => $this->kind->value, 'label' => $this->label, 'nominal' => $this->nominal, 'tolerance' => $this->tolerance,
             'points' => $this->points, 'asked' => $this->asked, 'where' => $this->where, 'letter' => $this->letter] + ($this->as === '' ? [] : ['as' => $this->as]);
+    }
+
+    /**
+     * With another size and place of the reference part.
+     *
+     * @param array<string, float|int|string> $where
+     */
+    public function placed(float $nominal, array $where): self
+    {
+        return new self($this->id, $this->kind, $this->label, $nominal, $this->tolerance, $this->points, $this->asked, $where, $this->letter, $this->as);
     }
 
     public function change(?string $label = null, ?float $nominal = null, ?float $tolerance = null, ?int $points = null, ?bool $asked = null, ?string $letter = null): self
@@ -159,6 +170,7 @@ final readonly class Requirement
             RequirementKind::StepsMost => 'at most ' . (int) $this->nominal,
             RequirementKind::SketchesSettled => 'all settled',
             RequirementKind::SketchTied => 'tied',
+            RequirementKind::TwoWays => 'two ways',
             RequirementKind::WhatIf => $this->where['size'] . ' becomes ' . $this->where['becomes'],
             default => $length,
         };

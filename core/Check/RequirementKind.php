@@ -39,6 +39,8 @@ enum RequirementKind: string
     case Chamfers = 'chamfers';
     /** distance between two parallel flat faces */
     case FaceDistance = 'face-distance';
+    /** between any two of flat faces, axes and corners */
+    case Distance = 'distance';
     /** a slanting flat face against a plane across an axis, degrees */
     case Angle = 'angle';
     case Volume = 'volume';
@@ -87,6 +89,8 @@ enum RequirementKind: string
     /** no free movement left in a sketch, and the first one tied to the origin */
     case SketchesSettled = 'sketches-settled';
     case SketchTied = 'sketch-tied';
+    /** handed in before with another main step, and still the same part */
+    case TwoWays = 'two-ways';
     /** a size is changed in the student's own steps, and the part must still hold */
     case WhatIf = 'what-if';
 
@@ -99,7 +103,7 @@ enum RequirementKind: string
     /** Whether it is a length whose tolerance may be unequal, limits, a class or a fit. */
     public function isLength(): bool
     {
-        return in_array($this, [self::Size, self::HoleDiameter, self::HoleDepth, self::PinDiameter, self::PinHeight, self::AxisDistance, self::SinkDiameter, self::SlotLength, self::SlotWidth, self::PitchCircle, self::Pitch, self::Rounds, self::Chamfers, self::FaceDistance], true);
+        return in_array($this, [self::Size, self::HoleDiameter, self::HoleDepth, self::PinDiameter, self::PinHeight, self::AxisDistance, self::SinkDiameter, self::SlotLength, self::SlotWidth, self::PitchCircle, self::Pitch, self::Rounds, self::Chamfers, self::FaceDistance, self::Distance], true);
     }
 
     /** Whether its tolerance is a share of the nominal value, percent. */
@@ -139,7 +143,7 @@ enum RequirementKind: string
     /** Whether it is about the steps a part is made of and not about its geometry. */
     public function isMaking(): bool
     {
-        return in_array($this, [self::StepUsed, self::StepAvoided, self::StepsMost, self::SketchesSettled, self::SketchTied, self::WhatIf], true);
+        return in_array($this, [self::StepUsed, self::StepAvoided, self::StepsMost, self::SketchesSettled, self::SketchTied, self::TwoWays, self::WhatIf], true);
     }
 
     /** Whether it is about printing. */
@@ -154,7 +158,7 @@ enum RequirementKind: string
         return match (true) {
             $this->isMaking() => 'How it is made',
             $this->isPrinting() => 'For printing',
-            in_array($this, [self::Size, self::FaceDistance, self::Angle], true) => 'More sizes and angles',
+            in_array($this, [self::Size, self::FaceDistance, self::Distance, self::Angle], true) => 'More sizes and angles',
             $this->isOfHole(), in_array($this, [self::AxisDistance, self::SinkDiameter, self::SinkAngle, self::SlotLength, self::SlotWidth, self::HoleCount, self::PitchCircle, self::Pitch], true) => 'More about holes and slots',
             $this->isOfPin(), in_array($this, [self::Taper, self::Rounds, self::Chamfers], true) => 'Rounds, cones and edges',
             in_array($this, [self::Symmetry, self::NotSymmetric, self::Rotation, self::Centred, self::Pose], true) => 'Symmetry and place',
@@ -183,6 +187,7 @@ enum RequirementKind: string
             self::HoleCount, self::PitchCircle, self::Pitch => ['axis', 'diameter'],
             self::Rounds, self::Chamfers => ['count'],
             self::FaceDistance => ['axis', 'highSign'],
+            self::Distance => ['from', 'to', 'x1', 'y1', 'z1', 'x2', 'y2', 'z2'],
             self::Angle => ['axis', 'nx', 'ny', 'nz'],
             self::Mass => ['density'],
             self::Centroid, self::FitsBed => ['x', 'y', 'z'],

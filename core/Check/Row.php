@@ -6,7 +6,8 @@ namespace Cubo\Check;
 
 /**
  * The outcome for one requirement. `place` marks the spot on the part: {"kind": "span", "a", "b"} (a length between two
- * points), {"kind": "ring", "centre", "axis", "radius"} or {"kind": "spot", "at"}, in mm; null when there is none.
+ * points), {"kind": "ring", "centre", "axis", "radius"} {"kind": "between", "a", "b"},
+ * {"kind": "plane", "corners", "at"} (a plane and the spot that tells) or {"kind": "spot", "at"}, in mm; null when there is none.
  */
 final readonly class Row
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Drawing;
 
+use Cubo\Check\Datum\Datum;
+use Cubo\Check\Datum\Stretch;
 use Cubo\Check\Exercise;
 use Cubo\Check\Proposer;
 use Cubo\Check\Requirement;
@@ -21,6 +23,7 @@ final class DimensionPlan
             array_push($out, ...match ($r->kind) {
                 RequirementKind::Size => [self::size($r, $exercise, $b)],
                 RequirementKind::FaceDistance => [self::step($r, $exercise, $b)],
+                RequirementKind::Distance => self::distance($r, $exercise, $b),
                 RequirementKind::HoleDiameter => [self::diameter($r, $exercise, $b)],
                 RequirementKind::HolePlace => self::place($r, $exercise, $b),
                 default => [],
@@ -76,6 +79,29 @@ final class DimensionPlan
             1 => new Dimension(View::Right, 'above', [$b->min[1], $b->max[2]], [$to, $b->max[2]], [$r->letter], $text, [$r->id]),
             default => new Dimension(View::Right, 'right', [$b->max[1], $b->min[2]], [$b->max[1], $to], [$r->letter], $text, [$r->id]),
         };
+    }
+
+    /**
+     * Only along an axis: what runs aslant has no true length in a view.
+     *
+     * @return list<Dimension>
+     */
+    private static function distance(Requirement $r, Exercise $e, Bounds $b): array
+    {
+        [$from, $to] = [Datum::fromWhere($r->where, 1), Datum::fromWhere($r->where, 2)];
+        $s = $from === null || $to === null ? null : Stretch::between($from, $to);
+        if ($s === null) {
+            return [];
+        }
+        foreach ([[0, View::Front, 'below', 0, 2], [1, View::Right, 'below', 1, 2], [2, View::Front, 'right', 0, 2]] as [$axis, $view, $side, $i, $j]) {
+            if (abs($s->b[$axis] - $s->a[$axis]) > $s->length - 1e-6) {
+                $at = static fn (array $p): array => [$b->min[$i] + $p[$i], $b->min[$j] + $p[$j]];
+
+                return [new Dimension($view, $side, $at($s->a), $at($s->b), [$r->letter], $e->unit->brief($r->nominal), [$r->id])];
+            }
+        }
+
+        return [];
     }
 
     /** @return array{View, array{float,float}, int, int} the view that shows the hole as a circle, its centre there, its axes */

@@ -12,6 +12,12 @@ use Cubo\Quantity\Unit;
 /** The edits a person makes to a recipe, each giving a new recipe. Unknown steps and keys change nothing. */
 final class Editing
 {
+    /** All steps out, to make the same part another way: title, unit, material and named sizes stay. */
+    public static function anew(Recipe $r): Recipe
+    {
+        return $r->withSteps([])->withGroups([])->painted([])->pinned([])->onGround('')->opened('');
+    }
+
     /**
      * A new step with sizes that suit the unit.
      *

@@ -77,7 +77,7 @@ final class BenchController extends Controller
         $this->authorize('edit', $recipe);
         $input = $request->validate([
             'version' => ['required', 'integer'],
-            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'align', 'drop', 'undo', 'redo', 'nudge', 'spin', 'put-at', 'ground', 'one-more', 'around', 'group', 'ungroup', 'set-free', 'place', 'take', 'open', 'close', 'group-name', 'lock', 'forget', 'renew'])],
+            'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'align', 'drop', 'undo', 'redo', 'nudge', 'spin', 'put-at', 'ground', 'one-more', 'around', 'group', 'ungroup', 'set-free', 'place', 'take', 'open', 'close', 'group-name', 'lock', 'forget', 'renew', 'anew'])],
             'step' => ['nullable', 'string', 'max:12'],
             'kind' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:60'],
@@ -175,7 +175,7 @@ final class BenchController extends Controller
         if (! $assignment->disclosure()->atEachCheck()) {
             return view('bench.work', [...$this->pageFor($work->recipe), 'picked' => null, 'fresh' => null, 'said' => 'Your teacher shows the results ' . Disclosure::WHEN[$assignment->disclosure()->when] . '.']);
         }
-        $report = $this->bench->check($state, $assignment->exercise->sheet(), $work->recipe->document(), $this->bench->evaluate($assignment->exercise->reference->document()));
+        $report = $this->bench->check($state, $assignment->exercise->sheet(), $work->recipe->document(), $this->bench->evaluate($assignment->exercise->reference->document()), $work->waysHandedIn());
         $done = DB::transaction(function () use ($work, $assignment, $state, $report): bool {
             $fresh = Work::query()->lockForUpdate()->findOrFail($work->id);
             if ($assignment->checks_allowed !== null && $fresh->checks_used >= $assignment->checks_allowed) {

@@ -12,8 +12,10 @@ use App\Support\ExerciseForm;
 use App\Support\Marking;
 use App\Support\RecipeBook;
 use App\Support\Workbench;
+use Cubo\Check\Datum\Datum;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Proposer;
+use Cubo\Check\Requirement;
 use Cubo\Measure\PartMeasures;
 use Cubo\Printing\PrintProfile;
 use Cubo\Quantity\Unit;
@@ -55,7 +57,8 @@ final class ExerciseController extends Controller
         $sheet = $exercise->sheet();
         if (! $state->isEmpty()) {
             // nominal values always come from the reference part as it is now
-            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose(new PartMeasures($state->part()), $sheet->unit, $exercise->reference->document(), $exercise->printer()), $sheet->requirements, $exercise->tolerance, $sheet->unit), $exercise->title, $sheet->turned);
+            $part = new PartMeasures($state->part());
+            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose($part, $sheet->unit, $exercise->reference->document(), $exercise->printer()), $sheet->requirements, $exercise->tolerance, $sheet->unit, $part), $exercise->title, $sheet->turned);
             $rows = array_map(static fn ($r): array => $r->toArray(), $sheet->requirements);
             if ($rows != $exercise->requirements) {
                 $exercise->update(['requirements' => $rows]);
@@ -69,6 +72,7 @@ final class ExerciseController extends Controller
             'drawing' => $this->bench->sheetSvg($state, $sheet, 780, 470),
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$exercise->reference_id, $state->key], false),
             'readouts' => $state->isEmpty() ? null : $this->bench->readouts($state),
+            'data' => isset($part) ? Datum::choices($part, $sheet->unit) : [],
             'classes' => $teacher->classes()->orderBy('name')->get(),
             'handIns' => Marking::last($exercise)->count(),
             'assignments' => $exercise->assignments()->with('schoolClass')->get()->keyBy('class_id'),
@@ -86,12 +90,33 @@ final class ExerciseController extends Controller
             [$requirements, $wrong] = ExerciseForm::all($requirements, $usual, $sheet->unit);
             $problems = $wrong === '' ? [] : ['tolerance' => $wrong];
         }
+        if ($problems === []) {
+            [$requirements, $wrong] = $this->own($request, $exercise, $requirements);
+            $problems = $wrong === '' ? [] : ['own' => $wrong];
+        }
         if ($problems !== []) {
             return redirect()->route('exercises.edit', $exercise)->withErrors($problems)->withInput();
         }
         $exercise->update(['title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'turned' => $request->boolean('turned'), 'tolerance' => $usual, 'printer' => $input['printer'] ?? $exercise->printer, 'requirements' => array_map(static fn ($r): array => $r->toArray(), $requirements)]);
 
         return redirect()->route('exercises.edit', $exercise)->with('said', 'Saved just now.');
+    }
+
+    /**
+     * What the teacher adds or takes out with the same form, so that nothing else typed there is lost.
+     *
+     * @param list<Requirement> $list
+     * @return array{list<Requirement>, string}
+     */
+    private function own(Request $request, Exercise $exercise, array $list): array
+    {
+        if (! $request->filled('add') && ! $request->filled('drop')) {
+            return [$list, ''];
+        }
+        $word = static fn (string $key): string => is_string($typed = $request->input($key)) ? mb_substr($typed, 0, 80) : '';
+        $state = $this->bench->evaluate($exercise->reference->document());
+
+        return ExerciseForm::own($list, $word('drop'), $request->filled('add') ? ['what' => $word('own.what'), 'from' => $word('own.from'), 'to' => $word('own.to')] : [], $state->isEmpty() ? null : new PartMeasures($state->part()), $exercise->sheet()->unit);
     }
 
     /** Checks the last hand-in of everyone again, with what is asked now. */

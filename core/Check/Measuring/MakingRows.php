@@ -41,6 +41,7 @@ final readonly class MakingRows
             RequirementKind::SketchesSettled => $this->settled($r, $making->recipe, $steps),
             RequirementKind::SketchTied => $this->tied($r, $making->recipe, $steps),
             RequirementKind::WhatIf => $this->whatIf($r, $making),
+            RequirementKind::TwoWays => (new TwoWays($this->subject, $this->rows))->row($r, $making),
             default => throw new \LogicException("{$r->kind->value} is not about making."),
         };
     }

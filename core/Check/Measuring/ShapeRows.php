@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Cubo\Check\Measuring;
 
 use Cubo\Check\Alignment;
+use Cubo\Check\Datum\Datum;
+use Cubo\Check\Datum\Matching;
+use Cubo\Check\Proposer;
 use Cubo\Check\Requirement;
 use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
@@ -36,13 +39,22 @@ final readonly class ShapeRows
     private function symmetry(Requirement $r): Row
     {
         $unit = $this->subject->unit;
-        $origin = ($r->where['about'] ?? '') === 'origin';
-        $s = $origin ? $this->subject->part->symmetryAt($r->axis(), 0.0) : $this->subject->part->symmetry($r->axis());
+        $about = (string) ($r->where['about'] ?? '');
+        $at = match ($about) {
+            'origin' => 0.0,
+            'faces' => $this->midway($r),
+            default => $this->subject->part->bounds()->middle()[$r->axis()],
+        };
+        if (is_string($at)) {
+            return $this->rows->unknown($r, $at);
+        }
+        $s = $about === '' ? $this->subject->part->symmetry($r->axis()) : $this->subject->part->symmetryAt($r->axis(), $at);
         $halves = self::HALVES[$r->axis()];
+        $plane = ['origin' => 'plane through the origin', 'faces' => 'middle between the two faces'][$about] ?? 'middle';
 
         return $this->rows->row($r, $s->deviation <= $r->tolerance + Rows::SLACK ? 'mirror' : $unit->show($s->deviation) . ' apart', $s->deviation, $unit->show($s->deviation), $s->deviation <= $r->tolerance + Rows::SLACK,
-            $unit->show($s->deviation) . ' apart', 'Folded over the ' . ($origin ? 'plane through the origin' : 'middle') . ", the {$halves[0]} and {$halves[1]} halves differ most at the marked spot, by {$unit->show($s->deviation)} {$unit->word()}.",
-            $s->worst === null ? null : ['kind' => 'spot', 'at' => $s->worst]);
+            $unit->show($s->deviation) . ' apart', "Folded over the $plane, the {$halves[0]} and {$halves[1]} halves differ most at the marked spot, by {$unit->show($s->deviation)} {$unit->word()}.",
+            $this->plane($r->axis(), $at, $s->worst));
     }
 
     private function notSymmetric(Requirement $r): Row
@@ -54,7 +66,44 @@ final readonly class ShapeRows
         $differs = Symmetry::across($part->solid, $r->axis(), $part->bounds(), $part->tree(), null, $least)->deviation >= $least;
 
         return $this->rows->row($r, $differs ? 'they differ' : 'mirror', null, '', $differs,
-            'Both halves are alike', "The {$halves[0]} and {$halves[1]} halves are mirror images; on the drawing they are not. Was one side mirrored that should differ?", null);
+            'Both halves are alike', "The {$halves[0]} and {$halves[1]} halves are mirror images; on the drawing they are not. Was one side mirrored that should differ?", $differs ? null : $this->plane($r->axis(), $part->bounds()->middle()[$r->axis()], null));
+    }
+
+    /** Where the plane midway between the two named faces is along the axis; a sentence when they are not there. */
+    private function midway(Requirement $r): float|string
+    {
+        $matching = new Matching($this->subject->part, $this->subject->reference?->bounds()->size());
+        $sum = 0.0;
+        foreach ([1, 2] as $end) {
+            $datum = Datum::fromWhere($r->where, $end);
+            $match = $datum === null ? null : $matching->find($datum);
+            if ($match === null || $match[1]) {
+                return $match === null ? 'One of the two faces whose middle is meant is not there.' : 'Two faces are equally near to one of those whose middle is meant; which one it is cannot be told.';
+            }
+            $sum += $match[0]->at[$r->axis()];
+        }
+
+        return $this->subject->part->bounds()->min[$r->axis()] + $sum / 2;
+    }
+
+    /**
+     * Evidence of a plane: where it cuts the part's box, and the worst spot.
+     *
+     * @param array{float,float,float}|null $spot
+     * @return array<string, mixed>
+     */
+    private function plane(int $axis, float $at, ?array $spot): array
+    {
+        $b = $this->subject->part->bounds();
+        [$i, $j] = Proposer::others($axis);
+        $corners = [];
+        foreach ([[$b->min[$i], $b->min[$j]], [$b->max[$i], $b->min[$j]], [$b->max[$i], $b->max[$j]], [$b->min[$i], $b->max[$j]]] as [$u, $v]) {
+            $p = [0.0, 0.0, 0.0];
+            [$p[$axis], $p[$i], $p[$j]] = [$at, $u, $v];
+            $corners[] = $p;
+        }
+
+        return ['kind' => 'plane', 'corners' => $corners, 'at' => $spot ?? $b->middle()];
     }
 
     private function rotation(Requirement $r): Row

@@ -42,6 +42,7 @@ final class MakingProposals
             $out[] = new Requirement('settled', RequirementKind::SketchesSettled, 'Sketches cannot move', 0.0, 0.0, 1, false);
             $out[] = new Requirement('tied', RequirementKind::SketchTied, 'First sketch tied to the origin', 0.0, 0.0, 1, false);
         }
+        $out[] = new Requirement('two-ways', RequirementKind::TwoWays, 'Made in two ways', 0.0, 0.0, 2, false);
         foreach (array_slice($recipe->sizes, 0, self::MOST_SIZES, true) as $name => $typed) {
             try {
                 $now = Expression::number($typed);

@@ -33,6 +33,9 @@ final class WholeProposals
             $symmetric[$axis] = Symmetry::across($part->solid, $axis, $part->bounds(), $part->tree(), null, self::MIRRORED)->deviation < self::MIRRORED;
             if ($symmetric[$axis]) {
                 $out[] = new Requirement('symmetry-' . Proposer::AXIS[$axis][2], RequirementKind::Symmetry, $label, 0.0, $tolerance, 2, $axis === 0, ['axis' => $axis]);
+                if (abs($part->bounds()->middle()[$axis]) < 1e-6 && $axis < 2) {
+                    $out[] = new Requirement('symmetry-' . Proposer::AXIS[$axis][2] . '-origin', RequirementKind::Symmetry, "$label of the origin", 0.0, $tolerance, 2, false, ['axis' => $axis, 'about' => 'origin']);
+                }
             }
         }
         $order = self::order($part);

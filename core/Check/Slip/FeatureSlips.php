@@ -35,7 +35,7 @@ final class FeatureSlips
             return $out;
         }
         // with as many faces as the drawing's part a size is off, and no feature missing
-        $told = $facts->off('size', 'face-distance', 'hole-diameter', 'hole-place', 'hole-depth', 'pin-diameter', 'pin-place', 'pin-height', 'bodies', 'slot-length', 'slot-width') !== [] && self::count($facts->subject->part) === self::count($facts->subject->reference);
+        $told = $facts->off('size', 'face-distance', 'distance', 'hole-diameter', 'hole-place', 'hole-depth', 'pin-diameter', 'pin-place', 'pin-height', 'bodies', 'slot-length', 'slot-width') !== [] && self::count($facts->subject->part) === self::count($facts->subject->reference);
         [$missing, $surplus] = $facts->differences();
         if ($missing !== [] && $surplus === []) {
             return [self::lacking($facts, $missing, $told)];

@@ -11,7 +11,7 @@ use Cubo\Check\Row;
 /** Slips of single sizes: what a wrong number has in common with the right one. */
 final class SizeSlips
 {
-    private const LENGTHS = ['size', 'face-distance', 'pin-height', 'slot-length', 'slot-width', 'axis-distance', 'pitch', 'rounds', 'chamfers', 'hole-depth'];
+    private const LENGTHS = ['size', 'face-distance', 'distance', 'pin-height', 'slot-length', 'slot-width', 'axis-distance', 'pitch', 'rounds', 'chamfers', 'hole-depth'];
 
     /** @return list<Finding> */
     public static function of(Facts $facts): array

@@ -1,4 +1,4 @@
-// Marks of the last check on the part: a dimension line for a length, a ring for a hole, a leader for a spot.
+// Marks of the last check on the part: a dimension line for a length, a ring for a hole, a leader for a spot, an outline for a plane.
 const NS = 'http://www.w3.org/2000/svg';
 const colour = { met: 'var(--color-violet)', stale: 'var(--color-violet)', off: 'var(--color-chalk)', missing: 'var(--color-chalk)' };
 
@@ -82,6 +82,21 @@ function ring(g, mark, project, c, n) {
   leader(g, project(centre), mark, c, n);
 }
 
+// A length between two points of the part, drawn where it is.
+function between(g, mark, project, c, n) {
+  const [p, q] = [project(mark.place.a), project(mark.place.b)];
+  add(g, 'path', { d: `M${p}L${q}`, stroke: 'var(--color-bench)', 'stroke-width': 6, opacity: 0.85 });
+  add(g, 'path', { d: `M${p}L${q}`, stroke: c, 'stroke-width': mark.status === 'met' ? 4 : 2.2 });
+  [p, q].forEach((s) => add(g, 'circle', { cx: s[0], cy: s[1], r: 4, fill: c, stroke: 'var(--color-sheet)', 'stroke-width': 1.5 }));
+  leader(g, [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2], mark, c, n);
+}
+
+function plane(g, mark, project, c, n) {
+  const d = `M${mark.place.corners.map((p) => project(p).map((v) => v.toFixed(1)).join(' ')).join('L')}Z`;
+  add(g, 'path', { d, fill: c, 'fill-opacity': 0.14, stroke: c, 'stroke-width': 1.75, 'stroke-dasharray': '14 4 3 4' });
+  leader(g, project(mark.place.at), mark, c, n);
+}
+
 function leader(g, p, mark, c, n) {
   // to the right where there is room for the words, else to the left
   const right = p[0] + 46 + 12 * (mark.text?.length ?? 0) < g.ownerSVGElement.clientWidth;
@@ -106,6 +121,8 @@ export function drawMarks(svg, marks, project, box, picked) {
     if (mark.place.kind === 'span') {
       if (span(g, mark, project, box, c, rows[mark.place.axis] ?? 0)) rows[mark.place.axis] = (rows[mark.place.axis] ?? 0) + 1;
     } else if (mark.place.kind === 'ring') ring(g, mark, project, c, leaders++);
+    else if (mark.place.kind === 'between') between(g, mark, project, c, leaders++);
+    else if (mark.place.kind === 'plane') plane(g, mark, project, c, leaders++);
     else leader(g, project(mark.place.at), mark, c, leaders++);
   }
 }

@@ -39,6 +39,7 @@
 <span class="got"><x-shape :state="$s" :width="64" :i="$i"/>@if ($row && $row->measured !== '')<span class="num {{ $s === 'met' ? 'met' : ($s === 'off' ? 'off' : 'quiet') }}">@if ($s === 'stale')<s>{{ $row->measured }}</s>@else{{ $row->measured }}@endif</span>@endif
 <b class="{{ $s === 'met' || $s === 'stale' ? 'met' : (in_array($s, ['open', 'unknown'], true) ? 'quiet' : 'off') }}" style="font-weight:{{ $s === 'off' || $s === 'missing' ? 640 : 420 }}">{{ $s === 'stale' ? 'Changed since' : ($row->word ?? 'Not checked') }}</b></span>
 @if ($row && $row->diagnosis !== '' && ! $stale)<span class="why">{{ $row->diagnosis }}</span>@endif
+@if ($r->kind === \Cubo\Check\RequirementKind::TwoWays && $handIn !== null && ! $open)<form class="why" {!! $edit !!}>{!! $hidden !!}<input type="hidden" name="do" value="anew"><button class="btn s" data-asks="Put the steps aside and begin on an empty paper?" @disabled($document->steps === [])>Begin another way</button> <span class="small quiet">What you handed in stays; Undo brings these steps back.</span></form>@endif
 </li>@endforeach</ul>
 @else
 <p class="small" style="padding:6px 16px">Build the part as the class should. Its sizes become what is asked; nothing is typed twice.</p>

@@ -40,7 +40,7 @@ and may check <input class="val" name="checks_allowed" aria-label="checks allowe
 <tr class="{{ $r->asked ? '' : 'un' }}">
 <td style="width:36px"><input type="hidden" name="{{ $n }}[asked]" value="0"><input type="checkbox" name="{{ $n }}[asked]" value="1" aria-label="ask for {{ $r->label }}" @checked(old("$f.asked", $r->asked ? '1' : '0') === '1')></td>
 <td style="width:26px">@if ($r->letter)<span class="tag">{{ $r->letter }}</span>@endif</td>
-<td class="grow"><textarea class="field plain" name="{{ $n }}[label]" rows="1" aria-label="name of {{ $r->label }}" maxlength="60">{{ old("$f.label", $r->label) }}</textarea>@error("$f.label")<span class="wrong" role="alert">{{ $message }}</span>@enderror</td>
+<td class="grow"><textarea class="field plain" name="{{ $n }}[label]" rows="1" aria-label="name of {{ $r->label }}" maxlength="60">{{ old("$f.label", $r->label) }}</textarea>@if (\Cubo\Check\Proposing\OwnRequirements::isOwn($r))<button class="link small" name="drop" value="{{ $r->id }}" aria-label="take out {{ $r->label }}">Take it out</button>@endif @error("$f.label")<span class="wrong" role="alert">{{ $message }}</span>@enderror</td>
 <td class="r num" style="white-space:nowrap">
 @if ($r->kind === \Cubo\Check\RequirementKind::Wall)at least <input class="field num" style="width:58px" name="{{ $n }}[limit]" value="{{ old("$f.limit", $unit->brief($r->nominal)) }}" aria-label="thinnest wall that is allowed">
 @elseif ($r->kind === \Cubo\Check\RequirementKind::Standing)at least <input class="field num" style="width:58px" name="{{ $n }}[limit]" value="{{ old("$f.limit", \Cubo\Quantity\Number::brief($r->nominal / $unit->inMillimetres() ** 2, 3)) }}" aria-label="flat area on the bed"> {{ $unit->value }}²
@@ -55,6 +55,10 @@ and may check <input class="val" name="checks_allowed" aria-label="checks allowe
 <td class="r" style="width:58px"><input class="field num" style="width:42px" name="{{ $n }}[points]" value="{{ old("$f.points", $r->points) }}" inputmode="numeric" aria-label="points for {{ $r->label }}">@error("$f.points")<span class="wrong" role="alert">{{ $message }}</span>@enderror</td>
 </tr>
 @endforeach
+@if ($data !== [])</tbody><tbody><tr class="own"><td colspan="6">
+<p><b>Ask for more:</b> <select class="val word" name="own[what]" aria-label="what is asked between the two">@foreach (\Cubo\Check\Proposing\OwnRequirements::WHAT as $k => $word)<option value="{{ $k }}" @selected(old('own.what') === $k)>{{ $word }}</option>@endforeach</select>
+between @foreach (['from' => 'and', 'to' => ''] as $end => $after)<select class="val word" name="own[{{ $end }}]" aria-label="{{ $end === 'from' ? 'first' : 'second' }} face, axis or corner"><option value="">…</option>@foreach (collect($data)->groupBy(fn ($w, $k) => strtok($k, '-'), true) as $kind => $of)<optgroup label="{{ ['face' => 'flat faces', 'hole' => 'axes of holes', 'pin' => 'axes of rounds', 'corner' => 'corners'][$kind] }}">@foreach ($of as $k => $word)<option value="{{ $k }}" @selected(old("own.$end") === $k)>{{ $word }}</option>@endforeach</optgroup>@endforeach</select> {{ $after }} @endforeach
+<button class="btn s" name="add" value="1">Add it</button> @error('own')<span class="wrong" role="alert">{{ $message }}</span>@enderror</p></td></tr>@endif
 @if ($sheet->requirements === [])<tr><td colspan="6" class="quiet">Nothing to measure yet: the reference part is empty.</td></tr>@endif
 </tbody></table></form>
 </section>

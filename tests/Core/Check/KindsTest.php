@@ -145,3 +145,32 @@ it('changes a size in the student’s own steps and measures again', function (a
     'none of that value' => [[[...$plate, 'height' => '11'], bore('6', '0', '0')], [], 'unknown', 'No value of the steps is 10'],
     'a step that breaks' => [[['kind' => 'block', 'width' => '80', 'depth' => '60', 'height' => 'thickness'], bore('6', '0', '0'), ['kind' => 'block', 'width' => '5', 'depth' => '5', 'height' => '12 - thickness', 'z' => 'thickness']], ['thickness' => '10'], 'off', 'no longer works'],
 ]);
+
+/** @param list<array<string, mixed>> $steps @param list<list<array<string, mixed>>> $before */
+function ways(array $steps, array $before): Row
+{
+    $evaluate = static fn (Recipe $r) => (new Evaluator)->evaluate($r);
+    $recipe = Parts::recipe($steps);
+    $asked = [Requirement::fromArray(['id' => 'two', 'kind' => 'two-ways', 'nominal' => 0, 'tolerance' => 0])];
+
+    return Checker::check(new PartMeasures($evaluate($recipe)->part()), new Exercise(Unit::Millimetre, $asked), null, new Making($recipe, $evaluate, array_map(Parts::recipe(...), $before)))->rows[0];
+}
+
+it('knows whether a part was made in two ways', function () use ($plate): void {
+    $sketch = static fn (string $plane, string $w, string $h): array => ['kind' => 'sketch', 'plane' => $plane, 'shapes' => [['kind' => 'rectangle', 'from' => 'middle', 'u' => '0', 'v' => $plane === 'ground' ? '0' : '5', 'width' => $w, 'height' => $h]]];
+    $extrude = static fn (string $distance, string $extent): array => ['kind' => 'extrude', 'sketch' => 's1', 'distance' => $distance, 'extent' => $extent];
+    $ground = [$sketch('ground', '80', '60'), $extrude('10', 'distance'), bore('6', '20', '0')];
+    $front = [$sketch('front', '80', '10'), $extrude('60', 'middle'), bore('6', '20', '0')];
+    $half = [[...$plate, 'width' => '40', 'from' => 'corner', 'y' => '-30'], ['kind' => 'mirror', 'of' => 'body', 'plane' => 'side'], bore('6', '20', '0')];
+    expect(Parts::unlike(Parts::build($ground)->part(), Parts::build($front)->part()))->toBeLessThan(1e-6);
+    $solid = [$plate, bore('6', '20', '0')];
+    expect(ways($solid, [])->word)->toBe('One way so far')
+        ->and(ways($solid, [$ground])->status)->toBe('met')->and(ways($solid, [$ground])->measured)->toContain('“block”')->toContain('“extrude” of a sketch seen from the top')
+        // the same kind of step, with the profile of another view
+        ->and(ways($front, [$ground])->status)->toBe('met')
+        // half modelled and mirrored is still the block
+        ->and(ways($half, [$solid])->word)->toBe('The same way again')
+        ->and(ways($solid, [$solid, $ground])->status)->toBe('met')
+        ->and(ways([$plate, bore('6', '-20', '0')], [$ground])->word)->toBe('Not the same part')
+        ->and(ways([$plate, bore('7', '20', '0')], [$ground])->diagnosis)->toContain('mm³');
+});

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check\Datum;
+
+/** What a distance may run from or to. */
+enum DatumKind: string
+{
+    case Face = 'face';
+    /** the axis of a hole, and of a round that stands out */
+    case Hole = 'hole';
+    case Pin = 'pin';
+    case Corner = 'corner';
+
+    public function isAxis(): bool
+    {
+        return $this === self::Hole || $this === self::Pin;
+    }
+}
