@@ -81,7 +81,7 @@ final class Parts
     {
         $u = Unit::from($unit);
         $asked = self::measure($reference, $unit);
-        $list = array_map(static fn (Requirement $r): Requirement => $r->change(nominal: $limits[$r->id] ?? null, asked: $r->kind !== RequirementKind::Centred), Proposer::propose($asked, $u));
+        $list = array_map(static fn (Requirement $r): Requirement => $r->change(nominal: $limits[$r->id] ?? null, asked: $r->kind !== RequirementKind::Centred && ($r->where['about'] ?? '') === ''), Proposer::propose($asked, $u));
 
         return Checker::check(self::measure($part, $unit), new Exercise($u, Exercise::lettered($list)), $asked);
     }

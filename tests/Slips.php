@@ -93,7 +93,7 @@ final class Slips
         $u = Unit::from($unit);
         $proposed = self::$proposed[json_encode([$steps, $unit])] ??= Proposer::propose(self::reference($steps, $unit), $u);
 
-        return new Exercise($u, Exercise::lettered(array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind, self::ASKED, true)), $proposed)), 'Part', $turned);
+        return new Exercise($u, Exercise::lettered(array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind, self::ASKED, true) && ($r->where['about'] ?? '') === ''), $proposed)), 'Part', $turned);
     }
 
     /**

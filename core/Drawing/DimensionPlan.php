@@ -93,7 +93,7 @@ final class DimensionPlan
         if ($s === null) {
             return [];
         }
-        foreach ([[0, View::Front, 'below', 0, 2], [1, View::Right, 'below', 1, 2], [2, View::Front, 'right', 0, 2]] as [$axis, $view, $side, $i, $j]) {
+        foreach ([[0, View::Front, 'above', 0, 2], [1, View::Right, 'above', 1, 2], [2, View::Front, 'right', 0, 2]] as [$axis, $view, $side, $i, $j]) {
             if (abs($s->b[$axis] - $s->a[$axis]) > $s->length - 1e-6) {
                 $at = static fn (array $p): array => [$b->min[$i] + $p[$i], $b->min[$j] + $p[$j]];
 

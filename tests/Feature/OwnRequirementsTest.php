@@ -36,7 +36,7 @@ it('asks for a distance the teacher names, follows the reference part, and takes
     $all = collect($this->exercise->fresh()->sheet()->requirements);
     $r = $all->last();
     expect($r->nominal)->toBe(30.0)->and($r->asked)->toBeTrue()->and($r->letter)->not->toBe('')->and($all->firstWhere('id', 'size-x')->label)->toBe('Long side');
-    $this->get($this->url)->assertSee('Renamed')->assertSee('Face to hole');
+    $this->get($this->url)->assertSee('Renamed')->assertSee('Left face to hole ⌀ 8');
     // once more is one too many
     $this->post($this->url, ['title' => 'Renamed', 'own' => $own, 'add' => '1'])->assertSessionHasErrors(['own' => 'This is asked already.']);
     // the reference part becomes wider: the hole in its middle is farther from the side
@@ -69,7 +69,7 @@ it('measures what was asked of the part handed in', function (): void {
     $this->post($this->url, ['title' => 'Plate', 'own' => ['what' => 'mirror', 'from' => ($this->key)('left face'), 'to' => ($this->key)('right face')], 'add' => '1'])->assertSessionHasNoErrors();
     $work = $this->s->work($this->s->assignment($this->exercise->fresh()), null, [$this->part[0], [...$this->part[1], 'x' => '5']]);
     $rows = collect($this->s->handIn($work)->report);
-    expect($rows->firstWhere('label', 'Face to hole'))->toMatchArray(['status' => 'off', 'measured' => '35.00'])
+    expect($rows->firstWhere('label', 'Left face to hole ⌀ 8'))->toMatchArray(['status' => 'off', 'measured' => '35.00'])
         ->and($rows->firstWhere('label', 'Alike on both sides of the middle')['status'])->toBe('off');
 });
 

@@ -41,7 +41,7 @@ final class HandInController extends Controller
         return view('report', [
             'handIn' => $handIn, 'exercise' => $exercise, 'report' => $report, 'states' => $states, 'unit' => $exercise->sheet()->unit,
             'judge' => $judge, 'changes' => Marking::changes($handIn),
-            'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), 430, 300, $states),
+            'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), 400, 300, $states, true),
             'glb' => $handIn->isShown() ? route('hand-ins.part', [$handIn, 'glb'], false) : '',
             'marks' => array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $r->status, 'text' => $r->measured, 'place' => $r->place],
                 array_filter($report->rows, static fn (Row $r): bool => $r->place !== null && $r->status !== 'met'))),

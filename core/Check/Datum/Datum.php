@@ -74,24 +74,36 @@ final readonly class Datum
         return $this->kind->value . '-' . substr(md5(implode(' ', array_map(static fn (float $v): string => (string) (round($v, 4) + 0.0), [...$this->at, ...($this->direction ?? [])]))), 0, 8);
     }
 
+    /** Without its place: what a size between two is called after. */
+    public function name(Unit $unit): string
+    {
+        $axis = $this->axis();
+
+        return match (true) {
+            $this->direction === null => 'corner',
+            $this->kind !== DatumKind::Face => ($this->kind === DatumKind::Hole ? 'hole' : 'round') . ' ⌀ ' . $unit->brief(2 * $this->size),
+            $axis === null => 'slanting face',
+            default => self::SIDES[$axis][$this->direction[$axis] > 0 ? 1 : 0] . ' face',
+        };
+    }
+
     public function words(Unit $unit): string
     {
         $at = array_map($unit->brief(...), $this->at);
-        if ($this->direction === null) {
-            return 'corner at ' . implode(', ', $at);
-        }
+        $name = $this->name($unit);
         $axis = $this->axis();
-        if ($this->kind === DatumKind::Face) {
-            return $axis === null ? 'slanting face around ' . implode(', ', $at)
-                : self::SIDES[$axis][$this->direction[$axis] > 0 ? 1 : 0] . ' face, ' . $at[$axis] . ' from the ' . Proposer::AXIS[$axis][1];
+        if ($this->direction === null) {
+            return "$name at " . implode(', ', $at);
         }
-        $what = ($this->kind === DatumKind::Hole ? 'hole' : 'round') . ' ⌀ ' . $unit->brief(2 * $this->size);
         if ($axis === null) {
-            return "$what, slanting, around " . implode(', ', $at);
+            return $name . ($this->kind === DatumKind::Face ? '' : ', slanting,') . ' around ' . implode(', ', $at);
+        }
+        if ($this->kind === DatumKind::Face) {
+            return "$name, {$at[$axis]} from the " . Proposer::AXIS[$axis][1];
         }
         [$i, $j] = Proposer::others($axis);
 
-        return "$what, " . self::WAYS[$axis] . ", at {$at[$i]}, {$at[$j]}";
+        return "$name, " . self::WAYS[$axis] . ", at {$at[$i]}, {$at[$j]}";
     }
 
     /** 0, 1 or 2 where the direction runs along x, y or z. */

@@ -33,32 +33,38 @@ final readonly class Matching
     /** @var list<Datum> */
     private array $all;
 
-    /** @param V|null $size of the box of the part the requirement was read from */
-    public function __construct(private PartMeasures $part, private ?array $size = null)
+    /** @param PartMeasures|null $reference the part the requirement was read from */
+    public function __construct(private PartMeasures $part, private ?PartMeasures $reference = null)
     {
         $this->all = Datum::all($part);
     }
 
-    /** @return array{Datum, bool}|null what is meant, and whether another is as likely */
-    public function find(Datum $asked): ?array
+    /**
+     * Both ends of a distance. What is nearest to both places is the one it is nearer to; the other is another one, or
+     * not there.
+     *
+     * @return array{array{Datum, bool}|null, array{Datum, bool}|null}
+     */
+    public function pair(Datum $from, Datum $to): array
     {
-        $size = $this->part->bounds()->size();
-        $moved = $this->size === null ? [0.0, 0.0, 0.0] : Vector::sub($size, $this->size);
-        $found = [];
-        foreach ($this->all as $d) {
-            if ($d->kind !== $asked->kind) {
-                continue;
-            }
-            if ($asked->direction !== null && $d->direction !== null) {
-                $same = Vector::dot($asked->direction, $d->direction);
-                if (($asked->kind->isAxis() ? abs($same) : $same) < self::LIKE) {
-                    continue;
-                }
-            }
-            $found[] = [$d, $this->away($d, $asked, $moved)];
+        [$a, $b] = [$this->find($from), $this->find($to)];
+        if ($a === null || $b === null || $a[0] !== $b[0]) {
+            return [$a, $b];
         }
+        $moved = $this->moved();
+
+        return $this->away($a[0], $from, $moved) <= $this->away($b[0], $to, $moved) ? [$a, $this->find($to, $a[0])] : [$this->find($from, $b[0]), $b];
+    }
+
+    /** @return array{Datum, bool}|null what is meant, and whether another is as likely */
+    public function find(Datum $asked, ?Datum $taken = null): ?array
+    {
+        $moved = $this->moved();
+        $found = array_map(fn (Datum $d): array => [$d, $this->away($d, $asked, $moved)], self::like($asked, $this->all));
+        $only = count($found) === 1 && ($this->reference === null || count(self::like($asked, Datum::all($this->reference))) === 1);
+        $found = array_values(array_filter($found, static fn (array $f): bool => $f[0] !== $taken));
         usort($found, static fn (array $p, array $q): int => $p[1] <=> $q[1]);
-        if ($found === [] || (count($found) > 1 && $found[0][1] > self::FAR * max($size))) {
+        if ($found === [] || (! $only && $found[0][1] > self::FAR * max($this->part->bounds()->size()))) {
             return null;
         }
         $doubt = false;
@@ -67,6 +73,28 @@ final readonly class Matching
         }
 
         return [$found[0][0], $doubt];
+    }
+
+    /** @return V by how much the part is larger than the one the requirement was read from */
+    private function moved(): array
+    {
+        return $this->reference === null ? [0.0, 0.0, 0.0] : Vector::sub($this->part->bounds()->size(), $this->reference->bounds()->size());
+    }
+
+    /**
+     * @param list<Datum> $all
+     * @return list<Datum> of the same kind and running the same way
+     */
+    private static function like(Datum $asked, array $all): array
+    {
+        return array_values(array_filter($all, static function (Datum $d) use ($asked): bool {
+            if ($d->kind !== $asked->kind || $asked->direction === null || $d->direction === null) {
+                return $d->kind === $asked->kind;
+            }
+            $same = Vector::dot($asked->direction, $d->direction);
+
+            return ($asked->kind->isAxis() ? abs($same) : $same) >= self::LIKE;
+        }));
     }
 
     /** @param V $moved */

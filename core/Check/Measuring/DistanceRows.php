@@ -30,19 +30,18 @@ final class DistanceRows
 
     private function distance(Requirement $r): Row
     {
-        $found = [];
-        foreach ([1, 2] as $end) {
-            $datum = Datum::fromWhere($r->where, $end);
-            $match = $datum === null ? null : $this->matching()->find($datum);
-            if ($datum === null || $match === null) {
-                return $this->rows->missing($r, $datum === null ? 'It is not said between what.' : 'The ' . self::noun($datum) . ' it is measured ' . ($end === 1 ? 'from' : 'to') . ' is not there: ' . $datum->words($this->subject->unit) . ' on the drawing.');
-            }
-            if ($match[1]) {
-                return $this->rows->unknown($r, 'Two are equally near to where the drawing has the ' . self::noun($datum) . ' it is measured ' . ($end === 1 ? 'from' : 'to') . '; which one is meant cannot be told.');
-            }
-            $found[] = $match[0];
+        [$from, $to] = [Datum::fromWhere($r->where, 1), Datum::fromWhere($r->where, 2)];
+        if ($from === null || $to === null) {
+            return $this->rows->unknown($r, 'It is not said between what.');
         }
-        $stretch = Stretch::between($found[0], $found[1]);
+        [$a, $b] = $this->matching()->pair($from, $to);
+        if ($a === null || $b === null) {
+            return $this->rows->missing($r, 'The ' . self::noun($a === null ? $from : $to) . ' it is measured ' . ($a === null ? 'from' : 'to') . ' is not there.');
+        }
+        if ($a[1] || $b[1]) {
+            return $this->rows->unknown($r, 'Two are equally near to where the drawing has the ' . self::noun($a[1] ? $from : $to) . ' it is measured ' . ($a[1] ? 'from' : 'to') . '; which one is meant cannot be told.');
+        }
+        $stretch = Stretch::between($a[0], $b[0]);
         if ($stretch === null) {
             return $this->rows->unknown($r, 'The two are not parallel on this part, so they have no distance.');
         }
@@ -54,7 +53,7 @@ final class DistanceRows
 
     private function matching(): Matching
     {
-        return $this->matching ??= new Matching($this->subject->part, $this->subject->reference?->bounds()->size());
+        return $this->matching ??= new Matching($this->subject->part, $this->subject->reference);
     }
 
     private static function noun(Datum $d): string

@@ -72,18 +72,16 @@ final readonly class ShapeRows
     /** Where the plane midway between the two named faces is along the axis; a sentence when they are not there. */
     private function midway(Requirement $r): float|string
     {
-        $matching = new Matching($this->subject->part, $this->subject->reference?->bounds()->size());
-        $sum = 0.0;
-        foreach ([1, 2] as $end) {
-            $datum = Datum::fromWhere($r->where, $end);
-            $match = $datum === null ? null : $matching->find($datum);
-            if ($match === null || $match[1]) {
-                return $match === null ? 'One of the two faces whose middle is meant is not there.' : 'Two faces are equally near to one of those whose middle is meant; which one it is cannot be told.';
-            }
-            $sum += $match[0]->at[$r->axis()];
+        [$from, $to] = [Datum::fromWhere($r->where, 1), Datum::fromWhere($r->where, 2)];
+        [$a, $b] = $from === null || $to === null ? [null, null] : (new Matching($this->subject->part, $this->subject->reference))->pair($from, $to);
+        if ($a === null || $b === null) {
+            return 'One of the two faces whose middle is meant is not there.';
+        }
+        if ($a[1] || $b[1]) {
+            return 'Two faces are equally near to one of those whose middle is meant; which one it is cannot be told.';
         }
 
-        return $this->subject->part->bounds()->min[$r->axis()] + $sum / 2;
+        return $this->subject->part->bounds()->min[$r->axis()] + ($a[0]->at[$r->axis()] + $b[0]->at[$r->axis()]) / 2;
     }
 
     /**

@@ -58,15 +58,15 @@ final class OwnRequirements
             return $stretch === null ? 'These two are not parallel, so they have no distance.' : 'These two are at the same place: their distance is 0.';
         }
 
-        return new Requirement($id, RequirementKind::Distance, ucfirst(self::noun($a)) . ' to ' . self::noun($b), Proposer::clean($stretch->length), $tolerance, 2, true, $where);
+        return new Requirement($id, RequirementKind::Distance, ucfirst($a->name($unit)) . ' to ' . $b->name($unit), Proposer::clean($stretch->length), $tolerance, 2, true, $where);
     }
 
     /** Measured anew on the reference part as it is now; as it was where that does not have it any more. */
     public static function renewed(Requirement $r, PartMeasures $part): Requirement
     {
         $matching = new Matching($part);
-        $a = ($from = Datum::fromWhere($r->where, 1)) === null ? null : $matching->find($from);
-        $b = ($to = Datum::fromWhere($r->where, 2)) === null ? null : $matching->find($to);
+        [$from, $to] = [Datum::fromWhere($r->where, 1), Datum::fromWhere($r->where, 2)];
+        [$a, $b] = $from === null || $to === null ? [null, null] : $matching->pair($from, $to);
         if ($a === null || $b === null || $a[1] || $b[1]) {
             return $r;
         }
@@ -89,15 +89,5 @@ final class OwnRequirements
         }
 
         return null;
-    }
-
-    private static function noun(Datum $d): string
-    {
-        return match ($d->kind) {
-            DatumKind::Face => 'face',
-            DatumKind::Hole => 'hole',
-            DatumKind::Pin => 'round',
-            DatumKind::Corner => 'corner',
-        };
     }
 }

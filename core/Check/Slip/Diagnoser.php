@@ -16,6 +16,9 @@ final class Diagnoser
     /** More would be no help. */
     private const MOST = 4;
 
+    /** Features of one slip that are named. */
+    private const MOST_NAMES = 4;
+
     /** From here on a slip of the whole part explains all else. */
     private const EXPLAINS_ALL = 0.95;
 
@@ -78,6 +81,60 @@ final class Diagnoser
             $out[] = $f;
         }
 
-        return array_slice($out, 0, self::MOST);
+        return array_slice(self::absorbed(self::together($out)), 0, self::MOST);
+    }
+
+    /**
+     * What names the same slip of the same rows in other words is told once.
+     *
+     * @param list<Finding> $found
+     * @return list<Finding>
+     */
+    private static function absorbed(array $found): array
+    {
+        $out = [];
+        foreach ($found as $f) {
+            foreach ($out as $i => $g) {
+                if ($g->slip === $f->slip && array_intersect($g->rows, $f->rows) !== []) {
+                    $out[$i] = new Finding($g->slip, $g->confidence, $g->words, array_values(array_unique([...$g->rows, ...$f->rows])), $g->place ?? $f->place);
+
+                    continue 2;
+                }
+            }
+            $out[] = $f;
+        }
+
+        return array_values($out);
+    }
+
+    /**
+     * The same slip with the same words at several features is told once, with all their names.
+     *
+     * @param list<Finding> $found
+     * @return list<Finding>
+     */
+    private static function together(array $found): array
+    {
+        $out = [];
+        foreach ($found as $f) {
+            $parts = explode(': ', $f->words, 2);
+            $key = count($parts) === 2 ? "{$f->slip->value} $parts[1]" : count($out) . " $f->words";
+            if (isset($out[$key])) {
+                [$first, $names] = $out[$key];
+                $out[$key] = [new Finding($f->slip, $first->confidence, $first->words, [...$first->rows, ...$f->rows], $first->place ?? $f->place), [...$names, $parts[0]]];
+            } else {
+                $out[$key] = [$f, [$parts[0]]];
+            }
+        }
+
+        return array_values(array_map(static function (array $one): Finding {
+            [$f, $names] = $one;
+            if (count($names) < 2) {
+                return $f;
+            }
+            $shown = array_slice($names, 0, self::MOST_NAMES);
+
+            return new Finding($f->slip, $f->confidence, implode(', ', $shown) . (count($names) > count($shown) ? ' and ' . (count($names) - count($shown)) . ' more' : '') . ': ' . explode(': ', $f->words, 2)[1], $f->rows, $f->place);
+        }, $out));
     }
 }

@@ -93,6 +93,12 @@ it('tells what is off, what is not there and what cannot be told', function (): 
         ->and($row->place['kind'])->toBe('between')->and($row->place['a'][0])->toEqualWithDelta(30.0, 1e-9)->and($row->place['b'][0])->toEqualWithDelta(25.0, 1e-9);
     $pin = own($reference, 'distance', 'hole ⌀ 6', 'round ⌀ 10');
     expect(ownRow($pin, Parts::build(array_slice(foot(), 0, 3))->part(), $reference)->status)->toBe('missing');
+    // one of two holes is gone: the other does not stand for both
+    $holes = static fn (string ...$xs): array => [['kind' => 'block', 'width' => '80', 'depth' => '40', 'height' => '8'], ...array_map(static fn (string $x): array => ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '6', 'length' => '60', 'x' => $x, 'y' => '0', 'z' => '-10', 'effect' => 'cut'], $xs)];
+    $both = Parts::measure($holes('-10', '10'));
+    $apart = OwnRequirements::between($both, Unit::Millimetre, 'distance', datum($both, 'hole ⌀ 6, upright, at 30'), datum($both, 'hole ⌀ 6, upright, at 50'));
+    expect(ownRow($apart, Parts::build($holes('10'))->part(), $both)->status)->toBe('missing')
+        ->and(ownRow($apart, Parts::build($holes('-8', '10'))->part(), $both)->measured)->toBe('18.00');
     // a wrong width moves the right end; the face there is still the one that is meant
     $end = own($reference, 'distance', 'right face, 30 ', 'right face, 80 ');
     expect(ownRow($end, Parts::build(foot(['width' => '90', 'pin' => '34']))->part(), $reference)->measured)->toBe('60.00');
