@@ -10,7 +10,6 @@ use Cubo\Measure\PartMeasures;
 use Cubo\Measure\SurfaceSamples;
 use Cubo\Measure\TriangleTree;
 use Cubo\Solid\Boolean\BooleanFailed;
-use Cubo\Solid\Boolean\BooleanOperation;
 use InvalidArgumentException;
 
 /**
@@ -111,20 +110,32 @@ final class Alignment
     {
         [$most, $worst] = [0.0, null];
         foreach (self::points($this->part, self::MANY) as $p) {
-            $d = $this->onto->tree()->nearest($this->move->point($p))[0];
+            $d = self::away($this->onto->tree(), $this->move->point($p), $most);
             if ($d > $most) {
                 [$most, $worst] = [$d, $p];
             }
         }
         foreach (self::points($this->onto, self::MANY) as $p) {
             $q = $this->move->local($p);
-            $d = $this->part->tree()->nearest($q)[0];
+            $d = self::away($this->part->tree(), $q, $most);
             if ($d > $most) {
                 [$most, $worst] = [$d, $q];
             }
         }
 
         return [$most, $worst];
+    }
+
+    /**
+     * Most points lie no farther off than the worst so far: looked for nearby first.
+     *
+     * @param V $p
+     */
+    private static function away(TriangleTree $tree, array $p, float $most): float
+    {
+        [$d, $t] = $tree->nearest($p, $most + self::EQUAL);
+
+        return $t !== null ? $d : $tree->nearest($p)[0];
     }
 
     /** Whether it need not be turned; shifted it may be. */
@@ -171,7 +182,7 @@ final class Alignment
             return ['share' => 100.0, 'common' => $common, 'missing' => 0.0, 'surplus' => 0.0];
         }
         try {
-            $common = abs(BooleanOperation::intersection($part->solid->moved($this->move), $onto->solid)->facettedVolume());
+            $common = Differences::common($part->solid->moved($this->move), $onto->solid);
         } catch (BooleanFailed|InvalidArgumentException) {
             return null;
         }
@@ -225,8 +236,11 @@ final class Alignment
         $sum = 0.0;
         $n = count($points);
         foreach ($points as $p) {
-            $sum += $tree->nearest($move->point($p))[0];
-            if ($sum > ($least + 1e-6) * $n) {
+            // what is left of the sum until another way wins: farther off nothing is looked for
+            $left = ($least + 1e-6) * $n - $sum;
+            [$d, $t] = $tree->nearest($move->point($p), $left);
+            $sum += $d;
+            if ($t === null || $sum > ($least + 1e-6) * $n) {
                 return INF;
             }
         }

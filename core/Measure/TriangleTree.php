@@ -8,7 +8,8 @@ use Cubo\Solid\Solid;
 
 /**
  * A tree of boxes over the triangles of a solid, for rays and nearest distances. Triangles are kept in leaf order as
- * corner and two sides, boxes as flat arrays: the loops below touch nothing else.
+ * corner and two sides, boxes as flat arrays: the loops below touch nothing else. A long slanting triangle stands in
+ * several leaves, each with the box of a stretch of it.
  */
 final class TriangleTree
 {
@@ -17,7 +18,7 @@ final class TriangleTree
     /** Squared distance below which a point lies on a triangle, and no nearer one is looked for. */
     private const ON = 1e-20;
 
-    /** @var list<int> triangles in leaf order */
+    /** @var array<int, int> triangles in leaf order */
     private array $order;
 
     /** @var array<int, float> boxes by node, least and greatest x, y, z */
@@ -55,22 +56,21 @@ final class TriangleTree
 
     public function __construct(Solid $solid)
     {
-        $this->order = array_keys($solid->facet);
-        if ($this->order === []) {
+        if ($solid->facet === []) {
+            $this->order = [];
+
             return;
         }
-        $box = $centre = [];
-        foreach ($this->order as $t) {
-            [$a, $b, $c] = [$solid->start[3 * $t], $solid->start[3 * $t + 1], $solid->start[3 * $t + 2]];
-            $xs = [$solid->x[$a], $solid->x[$b], $solid->x[$c]];
-            $ys = [$solid->y[$a], $solid->y[$b], $solid->y[$c]];
-            $zs = [$solid->z[$a], $solid->z[$b], $solid->z[$c]];
-            $box[$t] = [min($xs), min($ys), min($zs), max($xs), max($ys), max($zs)];
-            $centre[0][$t] = array_sum($xs);
-            $centre[1][$t] = array_sum($ys);
-            $centre[2][$t] = array_sum($zs);
+        [$of, $box] = TriangleBoxes::of($solid);
+        $centre = [];
+        foreach ($box as $i => $b) {
+            $centre[0][$i] = $b[0] + $b[3];
+            $centre[1][$i] = $b[1] + $b[4];
+            $centre[2][$i] = $b[2] + $b[5];
         }
+        $this->order = array_keys($box);
         $this->split(0, count($this->order), $box, $centre);
+        $this->order = array_map(static fn (int $i): int => $of[$i], $this->order);
         foreach ($this->order as $t) {
             [$a, $b, $c] = [$solid->start[3 * $t], $solid->start[3 * $t + 1], $solid->start[3 * $t + 2]];
             array_push($this->sides, $solid->x[$a], $solid->y[$a], $solid->z[$a],
@@ -82,8 +82,8 @@ final class TriangleTree
     }
 
     /**
-     * @param array<int, array{float,float,float,float,float,float}> $box by triangle
-     * @param array<int, array<int, float>> $centre by axis and triangle
+     * @param array<int, array{float,float,float,float,float,float}> $box
+     * @param array<int, array<int, float>> $centre by axis and box
      */
     private function split(int $from, int $count, array $box, array $centre): void
     {
@@ -112,11 +112,17 @@ final class TriangleTree
             return;
         }
         $axis = $hy - $ly > $hx - $lx ? ($hz - $lz > $hy - $ly ? 2 : 1) : ($hz - $lz > $hx - $lx ? 2 : 0);
-        $part = array_slice($this->order, $from, $count);
-        $keys = array_map(static fn (int $t): float => $centre[$axis][$t], $part);
-        array_multisort($keys, $part);
-        array_splice($this->order, $from, $count, $part);
         $half = intdiv($count, 2);
+        $keys = [];
+        $middles = $centre[$axis];
+        for ($i = $from; $i < $from + $count; $i++) {
+            $keys[$this->order[$i]] = $middles[$this->order[$i]];
+        }
+        asort($keys);
+        $i = $from;
+        foreach ($keys as $b => $_) {
+            $this->order[$i++] = $b;
+        }
         $this->split($from, $half, $box, $centre);
         $this->right[$id] = count($this->lx);
         $this->split($from + $half, $count - $half, $box, $centre);
@@ -230,6 +236,9 @@ final class TriangleTree
         $best = $atMost * $atMost;
         $which = null;
         $plane = $this->plane;
+        $counts = $this->count;
+        $rights = $this->right;
+        [$lx, $ly, $lz, $hx, $hy, $hz] = [$this->lx, $this->ly, $this->lz, $this->hx, $this->hy, $this->hz];
         [$px, $py, $pz] = $p;
         $stack = [0];
         $aways = [0.0];
@@ -239,12 +248,18 @@ final class TriangleTree
                 continue;
             }
             $n = $stack[$top];
-            $count = $this->count[$n];
+            $count = $counts[$n];
             if ($count === 0) {
                 $l = $n + 1;
-                $r = $this->right[$n];
-                $toL = $this->boxDistance($l, $px, $py, $pz);
-                $toR = $this->boxDistance($r, $px, $py, $pz);
+                $r = $rights[$n];
+                $a = $px < $lx[$l] ? $lx[$l] - $px : ($px > $hx[$l] ? $px - $hx[$l] : 0.0);
+                $b = $py < $ly[$l] ? $ly[$l] - $py : ($py > $hy[$l] ? $py - $hy[$l] : 0.0);
+                $c = $pz < $lz[$l] ? $lz[$l] - $pz : ($pz > $hz[$l] ? $pz - $hz[$l] : 0.0);
+                $toL = $a * $a + $b * $b + $c * $c;
+                $a = $px < $lx[$r] ? $lx[$r] - $px : ($px > $hx[$r] ? $px - $hx[$r] : 0.0);
+                $b = $py < $ly[$r] ? $ly[$r] - $py : ($py > $hy[$r] ? $py - $hy[$r] : 0.0);
+                $c = $pz < $lz[$r] ? $lz[$r] - $pz : ($pz > $hz[$r] ? $pz - $hz[$r] : 0.0);
+                $toR = $a * $a + $b * $b + $c * $c;
                 // the nearer child last, so that it is looked at first
                 if ($toL > $toR) {
                     [$l, $r, $toL, $toR] = [$r, $l, $toR, $toL];
@@ -277,15 +292,6 @@ final class TriangleTree
         }
 
         return [sqrt($best), $which];
-    }
-
-    private function boxDistance(int $n, float $x, float $y, float $z): float
-    {
-        $a = $x < $this->lx[$n] ? $this->lx[$n] - $x : ($x > $this->hx[$n] ? $x - $this->hx[$n] : 0.0);
-        $b = $y < $this->ly[$n] ? $this->ly[$n] - $y : ($y > $this->hy[$n] ? $y - $this->hy[$n] : 0.0);
-        $c = $z < $this->lz[$n] ? $this->lz[$n] - $z : ($z > $this->hz[$n] ? $z - $this->hz[$n] : 0.0);
-
-        return $a * $a + $b * $b + $c * $c;
     }
 
     /** Squared distance (C. Ericson, "Real-Time Collision Detection", 2005, 5.1.5) to the triangle at $k in the sides. */

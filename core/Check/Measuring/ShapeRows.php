@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Measuring;
 
-use Cubo\Check\Alignment;
 use Cubo\Check\Datum\Datum;
 use Cubo\Check\Datum\Matching;
 use Cubo\Check\Proposer;
@@ -130,7 +129,7 @@ final readonly class ShapeRows
         if ($this->subject->reference === null) {
             return $this->rows->unknown($r, 'There is no reference part to compare the pose with.');
         }
-        $fit = Alignment::best($this->subject->part, $this->subject->reference);
+        $fit = $this->subject->fit();
         if ($fit === null || $fit->deviation() > 0.1 * max($this->subject->reference->bounds()->size())) {
             return $this->rows->unknown($r, 'The part differs too much from the drawing to tell how it should lie.');
         }
@@ -144,7 +143,7 @@ final readonly class ShapeRows
             return $this->rows->unknown($r, 'There is no reference part to compare the shape with.');
         }
         $unit = $this->subject->unit;
-        $fit = Alignment::best($this->subject->part, $this->subject->reference);
+        $fit = $this->subject->fit();
         $common = $fit?->inCommon();
         if ($fit === null || $common === null) {
             return $this->rows->unknown($r, 'The two parts could not be laid over each other.');

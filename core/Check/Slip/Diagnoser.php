@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
+use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Check\Subject;
 
@@ -42,10 +43,25 @@ final class Diagnoser
         $found = $found !== [] ? $found : WholeSlips::of($facts);
         if ($found === [] || $found[0]->confidence < self::EXPLAINS_ALL) {
             array_push($found, ...BodySlips::of($facts), ...GroundSlips::of($facts), ...RoundSlips::of($facts), ...SizeSlips::of($facts));
-            array_push($found, ...FeatureSlips::of($facts, self::explained($facts, $found)));
+            // laying the parts over each other takes longest; what only a printer minds is no slip of the shape
+            if (self::isOfShape($facts)) {
+                array_push($found, ...FeatureSlips::of($facts, self::explained($facts, $found)));
+            }
         }
 
         return self::ranked($found);
+    }
+
+    private static function isOfShape(Facts $facts): bool
+    {
+        foreach ($facts->off() as $r) {
+            $kind = RequirementKind::tryFrom($r->kind);
+            if ($kind !== null && ! $kind->isPrinting() && ! $kind->isMaking()) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Check\Slip;
 
 use Cubo\Check\Alignment;
+use Cubo\Check\Differences;
 use Cubo\Check\Row;
 use Cubo\Check\Subject;
 use Cubo\Geometry\Transform;
@@ -13,7 +14,6 @@ use Cubo\Measure\Bodies;
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\Step;
 use Cubo\Solid\Boolean\BooleanFailed;
-use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Solid;
 use InvalidArgumentException;
 
@@ -25,9 +25,6 @@ final class Facts
 
     /** Pieces of the difference below this share of the part are rims of facets, not features. */
     private const CRUMB = 1e-3;
-
-    /** @var array<string, Alignment|null> */
-    private array $alignments = [];
 
     /** @var array{list<Solid>, list<Solid>}|null */
     private ?array $differences = null;
@@ -54,12 +51,7 @@ final class Facts
 
     public function fit(bool $mirrored = false): ?Alignment
     {
-        $key = $mirrored ? 'mirrored' : 'plain';
-        if (! array_key_exists($key, $this->alignments)) {
-            $this->alignments[$key] = $this->subject->reference === null ? null : Alignment::best($this->subject->part, $this->subject->reference, $mirrored);
-        }
-
-        return $this->alignments[$key];
+        return $this->subject->fit($mirrored);
     }
 
     /** @return array{Step, bool}|null as OtherAreas tells */
@@ -114,7 +106,9 @@ final class Facts
         try {
             $moved = $part->solid->moved(Transform::translation($best));
 
-            return [$this->pieces(BooleanOperation::difference($ref->solid, $moved)), $this->pieces(BooleanOperation::difference($moved, $ref->solid))];
+            [$missing, $surplus] = Differences::of($moved, $ref->solid);
+
+            return [$this->pieces($missing), $this->pieces($surplus)];
         } catch (BooleanFailed|InvalidArgumentException) {
             return [[], []];
         }
