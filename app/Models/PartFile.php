@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Cubo\Quantity\Unit;
+use Cubo\Measure\PartMeasures;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -22,9 +23,6 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class PartFile extends Model
 {
-    /** Triangles of which pictures are made; finer ones would keep the server and the browser busy. */
-    private const SHOWN = 120_000;
-
     protected $guarded = [];
 
     protected $casts = ['info' => 'array', 'repaired' => 'boolean'];
@@ -35,10 +33,10 @@ final class PartFile extends Model
         return $this->belongsTo(Work::class);
     }
 
-    /** Whether pictures and layers of it are shown. It is measured in any case. */
+    /** Whether pictures and layers of it are shown; finer ones would keep the server and the browser busy. */
     public function isShown(): bool
     {
-        return $this->info['triangles'] <= self::SHOWN;
+        return $this->info['triangles'] <= PartMeasures::FINE;
     }
 
     public function unit(): Unit

@@ -22,7 +22,7 @@ final class Checker
     public static function check(PartMeasures $part, Exercise $exercise, ?PartMeasures $reference = null, ?Making $making = null): Report
     {
         $subject = new Subject($part, $exercise, $reference, $making);
-        if ($exercise->turned && ! $part->solid->isEmpty()) {
+        if ($exercise->turned && ! $part->solid->isEmpty() && ! $part->isFine()) {
             $subject = $subject->inPose(LikelyPose::of($subject));
         }
         $rows = self::rows($subject, $exercise->asked());
@@ -53,6 +53,9 @@ final class Checker
             }
             if ($subject->part->solid->isEmpty()) {
                 return $rows->missing($r, 'There is no part yet.');
+            }
+            if ($subject->part->isFine() && ! $r->kind->isPlain()) {
+                return $rows->unknown($r, 'The file has more than ' . number_format(PartMeasures::FINE, 0, '.', ' ') . ' triangles. Of so fine a one only sizes and amounts are measured; save it coarser and hand it in again.');
             }
             if ($r->kind->needsClosed() && ! ($closed ??= $subject->part->isClosed())) {
                 return $rows->unknown($r, 'The surface of the part is open, so it encloses nothing that could be measured.');

@@ -172,6 +172,12 @@ enum RequirementKind: string
         return in_array($this, [self::Volume, self::Mass, self::Centroid, self::Shape, self::Tips, self::Hollow], true);
     }
 
+    /** Whether one look at every triangle tells it, without faces, rays and distances. */
+    public function isPlain(): bool
+    {
+        return $this->isMaking() || in_array($this, [self::Size, self::Volume, self::Area, self::Mass, self::Centroid, self::Bodies, self::Closed, self::Centred, self::FitsBed, self::Standing], true);
+    }
+
     /**
      * The keys of "where" this kind cannot do without.
      *

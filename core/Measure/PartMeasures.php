@@ -9,6 +9,12 @@ use Cubo\Solid\Solid;
 /** All measures of one part, each computed when first asked for. */
 final class PartMeasures
 {
+    /**
+     * Triangles up to which faces are looked for, rays are shot and pictures are drawn. Of what is finer only is measured what
+     * one look at every triangle tells: a desk computer's memory ends there, and no part of a lesson is that fine.
+     */
+    public const FINE = 120_000;
+
     private ?MassProperties $mass = null;
 
     private ?Bounds $bounds = null;
@@ -27,6 +33,11 @@ final class PartMeasures
     private array $symmetry = [];
 
     public function __construct(public readonly Solid $solid) {}
+
+    public function isFine(): bool
+    {
+        return $this->solid->triangleCount() > self::FINE;
+    }
 
     public function mass(): MassProperties
     {

@@ -14,12 +14,15 @@ use Cubo\Solid\SurfaceEquation;
 
 /**
  * Finds flat, cylindrical, conical and spherical faces in a bare mesh, so that a part from elsewhere can be checked like
- * one built here. What is none of them stays facets.
+ * one built here. What is none of them stays facets, and so does all of a mesh that is too fine (PartMeasures::FINE).
  */
 final class SurfaceRecognition
 {
     public static function of(Solid $mesh): Solid
     {
+        if ($mesh->triangleCount() > PartMeasures::FINE) {
+            return $mesh;
+        }
         $graph = new FacetGraph($mesh);
         // balls first: every belt of theirs would pass for a cylinder or a cone
         $found = Balls::in($graph, []);

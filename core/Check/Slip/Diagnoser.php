@@ -40,6 +40,9 @@ final class Diagnoser
             return [];
         }
         $found = MeshSlips::of($facts);
+        if ($subject->part->isFine()) {
+            return self::ranked($found !== [] ? $found : array_filter([WholeSlips::scaled($facts)]));
+        }
         $found = $found !== [] ? $found : WholeSlips::of($facts);
         if ($found === [] || $found[0]->confidence < self::EXPLAINS_ALL) {
             array_push($found, ...BodySlips::of($facts), ...GroundSlips::of($facts), ...RoundSlips::of($facts), ...SizeSlips::of($facts));

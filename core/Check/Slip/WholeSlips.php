@@ -25,7 +25,8 @@ final class WholeSlips
         return $out;
     }
 
-    private static function scaled(Facts $facts): ?Finding
+    /** All sizes are the same multiple of what they should be. */
+    public static function scaled(Facts $facts): ?Finding
     {
         $asked = self::sizes($facts);
         if ($asked === null) {
