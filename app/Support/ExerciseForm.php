@@ -8,6 +8,7 @@ use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Proposing\OwnRequirements;
 use Cubo\Check\Requirement;
 use Cubo\Check\RequirementKind;
+use Cubo\Check\Tolerance\GeneralTolerances;
 use Cubo\Check\Tolerance\Tolerance;
 use Cubo\Measure\PartMeasures;
 use Cubo\Quantity\Expression;
@@ -42,28 +43,30 @@ final class ExerciseForm
                 return self::within($r, $usual, $unit) ?? $r;
             }
 
-            return new Requirement($r->id, $r->kind, $k->label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, match ($r->kind) {
+            $kept = new Requirement($r->id, $r->kind, $k->label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, match ($r->kind) {
                 RequirementKind::FitsBed => $k->where,
                 RequirementKind::WhatIf => ['becomes' => $k->where['becomes']] + $r->where,
                 default => $r->where,
             }, '', $k->as);
+
+            // a class gives another number of degrees when the sides become longer
+            return $r->kind->isAngle() && $k->as !== '' ? self::within($kept, $k->as, $unit) ?? $kept : $kept;
         }, $proposed));
     }
 
     /** A length with another tolerance; null when it is no length, nothing is typed, or it cannot be read for it. */
     private static function within(Requirement $r, string $typed, Unit $unit): ?Requirement
     {
-        if (! $r->kind->isLength() || $r->goesThrough() || trim($typed) === '') {
+        // a class is one for lengths and angles
+        $meant = $r->kind->isLength() ? ! $r->goesThrough() : $r->kind->isAngle() && $r->kind->hasTolerance() && GeneralTolerances::named($typed) !== null && ! $r->kind->isLimit();
+        if (! $meant || trim($typed) === '') {
             return null;
         }
         try {
-            $t = Tolerance::typed($typed, $r->nominal, $unit);
+            return $r->within($typed, $unit);
         } catch (UnreadableExpression) {
             return null;
         }
-        $same = abs($t->lower + $t->upper) < 1e-9 && ! preg_match('/[a-z]/i', $typed);
-
-        return new Requirement($r->id, $r->kind, $r->label, $r->nominal, max(abs($t->lower), abs($t->upper)), $r->points, $r->asked, $r->where, $r->letter, $same ? '' : mb_substr(trim($typed), 0, 40));
     }
 
     /**
@@ -135,6 +138,7 @@ final class ExerciseForm
 
                 continue;
             }
+            $in = array_filter($in, static fn (mixed $v): bool => ! is_array($v));
             $field = "requirements.{$r->id}";
             $asked = ($in['asked'] ?? '') === '1';
             $label = trim((string) preg_replace('/\s+/u', ' ', (string) (array_key_exists('label', $in) ? $in['label'] : $r->label)));
@@ -145,24 +149,11 @@ final class ExerciseForm
             if ($points === false) {
                 $problems["$field.points"] = 'Points are a whole number from 0 to 100.';
             }
-            $tolerance = $r->tolerance;
-            $as = $r->as;
+            $within = $r;
             $limit = $r->nominal;
             try {
-                if ($r->kind->isLength() && isset($in['tolerance'])) {
-                    $as = trim(mb_substr((string) $in['tolerance'], 0, 40));
-                    $typed = Tolerance::typed($as, $r->nominal, $unit);
-                    $tolerance = max(abs($typed->lower), abs($typed->upper));
-                    // plus and minus the same needs no other form
-                    $as = abs($typed->lower + $typed->upper) < 1e-9 && ! preg_match('/[a-z]/i', $as) ? '' : $as;
-                    if ($tolerance > 1000) {
-                        $problems["$field.tolerance"] = 'A tolerance is at most a metre.';
-                    }
-                } elseif ($r->kind->hasTolerance() && isset($in['tolerance'])) {
-                    $tolerance = $r->kind->isShare() || $r->kind->isAngle() ? Expression::number(rtrim((string) $in['tolerance'], ' %°')) : Expression::length((string) $in['tolerance'], $unit);
-                    if ($tolerance < 0 || $tolerance > 1000) {
-                        $problems["$field.tolerance"] = 'A tolerance is not below zero.';
-                    }
+                if ($r->kind->hasTolerance() && isset($in['tolerance'])) {
+                    $within = $r->within((string) $in['tolerance'], $unit);
                 }
             } catch (UnreadableExpression $e) {
                 $problems["$field.tolerance"] = $e->getMessage();
@@ -203,7 +194,7 @@ final class ExerciseForm
                     }
                 }
             }
-            $out[] = new Requirement($r->id, $r->kind, $label, $limit, $tolerance, (int) $points, $asked, $where, '', $as);
+            $out[] = new Requirement($r->id, $r->kind, $label, $limit, $within->tolerance, (int) $points, $asked, $where, '', $within->as);
         }
 
         return [Sheet::lettered($out), $problems];

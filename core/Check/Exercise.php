@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
-use Cubo\Check\Tolerance\Tolerance;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\Letters;
@@ -35,7 +34,7 @@ final readonly class Exercise
         $list = array_map(Requirement::fromArray(...), array_values($a['requirements']));
         foreach ($list as $r) {
             try {
-                $r->as === '' || Tolerance::typed($r->as, $r->nominal, $unit);
+                $r->as === '' || $r->within($r->as, $unit);
             } catch (UnreadableExpression $e) {
                 throw new UnreadableExercise("The tolerance “{$r->as}” of {$r->label} cannot be read. {$e->getMessage()}");
             }

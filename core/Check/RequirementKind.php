@@ -118,6 +118,12 @@ enum RequirementKind: string
         return in_array($this, [self::SinkAngle, self::Taper, self::Angle, self::Tips], true);
     }
 
+    /** Whether it is a rounded or chamfered edge, which has general tolerances of its own. */
+    public function isEdge(): bool
+    {
+        return $this === self::Rounds || $this === self::Chamfers;
+    }
+
     public function isOfHole(): bool
     {
         return in_array($this, [self::HoleDiameter, self::HolePlace, self::HoleDepth], true);

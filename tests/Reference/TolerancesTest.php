@@ -2,11 +2,16 @@
 
 declare(strict_types=1);
 
+use Cubo\Check\Exercise;
+use Cubo\Check\Proposer;
+use Cubo\Check\Requirement;
+use Cubo\Check\RequirementKind;
 use Cubo\Check\Tolerance\Fit;
 use Cubo\Check\Tolerance\GeneralTolerances;
 use Cubo\Check\Tolerance\Tolerance;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
+use Tests\Parts;
 
 // ISO 2768-1:1989, table 1 (values from memory): at both ends of every range and just past it
 it('has the tolerances of lengths of ISO 2768-1', function (string $class, array $rows) {
@@ -78,3 +83,27 @@ it('holds within its limits and not beyond', function () {
 it('says in words what is no tolerance', function (string $typed, string $words) {
     expect(fn () => Tolerance::typed($typed, 25.0, Unit::Millimetre))->toThrow(UnreadableExpression::class, $words);
 })->with([['H99', 'not in the table'], ['-0.2', 'below zero'], ['26 to 25', 'above the upper'], ['about', 'about']]);
+
+// ISO 2768-1:1989: table 1 for lengths, table 2 for rounds and chamfers, table 3 for angles by their shorter side (values from memory)
+it('takes the table that a requirement belongs to', function (string $kind, array $where, float $nominal, string $class, float $by, string $text): void {
+    $r = Requirement::fromArray(['kind' => $kind, 'nominal' => $nominal, 'tolerance' => 0.2, 'where' => $where])->within($class, Unit::Millimetre);
+    expect($r->tolerance)->toEqualWithDelta($by, 1e-9)->and($r->as)->toBe($class)->and($r->toleranceText(Unit::Millimetre))->toBe($text);
+    // and as an exercise's own file it says the same
+    $again = Exercise::fromJson((new Exercise(Unit::Millimetre, [$r]))->toJson())->requirements[0];
+    expect($again->kind->isLength() ? $again->limits(Unit::Millimetre)->upper : $again->tolerance)->toEqualWithDelta($by, 1e-9);
+})->with([
+    ['size', ['axis' => 0], 40.0, 'm', 0.3, 'm ±0.3'],
+    ['rounds', ['count' => 4], 5.0, 'm', 0.5, 'm ±0.5'],
+    ['rounds', ['count' => 4], 8.0, 'c', 2.0, 'c ±2'],
+    ['chamfers', ['count' => 2], 2.0, 'f', 0.2, 'f ±0.2'],
+    ['angle', ['axis' => 2, 'nx' => 0.6, 'ny' => 0, 'nz' => 0.8, 'side' => 60.0], 36.87, 'm', 20 / 60, 'm ±0.33°'],
+    ['angle', ['axis' => 2, 'nx' => 0.6, 'ny' => 0, 'nz' => 0.8, 'side' => 8.0], 36.87, 'v', 3.0, 'v ±3°'],
+    ['taper', ['axis' => 2, 'u' => 0, 'v' => 0, 'side' => 130.0], 20.0, 'c', 15 / 60, 'c ±0.25°'],
+]);
+
+it('reads how long the sides of an angle are from the part', function (): void {
+    // a wedge of 30 up and 40 back: its slanting face is 50 long
+    $part = Parts::measure([['kind' => 'wedge', 'width' => '20', 'depth' => '40', 'height' => '30']]);
+    $angle = array_values(array_filter(Proposer::propose($part, Unit::Millimetre), static fn (Requirement $r): bool => $r->kind === RequirementKind::Angle))[0];
+    expect($angle->number('side'))->toEqualWithDelta(50.0, 1e-6)->and($angle->within('m', Unit::Millimetre)->tolerance)->toEqualWithDelta(0.5, 1e-9);
+});

@@ -9,6 +9,7 @@ use Cubo\Check\Measuring\SizeRows;
 use Cubo\Check\Proposer;
 use Cubo\Check\Requirement;
 use Cubo\Check\RequirementKind;
+use Cubo\Measure\Flat;
 use Cubo\Measure\PartMeasures;
 
 /** Steps, slanting faces, rounded and chamfered edges. */
@@ -72,10 +73,18 @@ final class FaceProposals
             $axis = abs($f->normal[2]) > 1e-6 ? 2 : 1;
             $n = array_map(static fn (float $v): float => round($v, 6) + 0.0, $f->normal);
             $out[] = new Requirement('angle-' . substr(md5(implode(' ', $n) . round($f->offset, 2)), 0, 6), RequirementKind::Angle, 'Slanting face against the ' . ($axis === 2 ? 'ground' : 'front'), Proposer::clean(round(SizeRows::against($f, $axis), 6)), 1.0, 1, false,
-                ['axis' => $axis, 'nx' => $n[0], 'ny' => $n[1], 'nz' => $n[2]]);
+                ['axis' => $axis, 'nx' => $n[0], 'ny' => $n[1], 'nz' => $n[2], 'side' => self::slope($f, $axis)]);
         }
 
         return $out;
+    }
+
+    /** How long a slanting face is the way it falls against a plane across an axis, mm. */
+    private static function slope(Flat $f, int $axis): float
+    {
+        $rise = $f->box === null ? 0.0 : $f->box[1][$axis] - $f->box[0][$axis];
+
+        return Proposer::clean($rise / max(1e-6, sqrt(1 - $f->normal[$axis] ** 2)));
     }
 
     /** @return list<Requirement> */

@@ -131,11 +131,12 @@ final class RoundProposals
                 continue;
             }
             $where = self::where($part, $axis, ...$c->point);
+            $angle = $where + ['up' => $c->high > $c->low ? 1 : -1, 'side' => Proposer::clean(hypot($c->length(), $c->high - $c->low))];
             if ($c->hollow) {
                 $out[] = new Requirement("sink-$i-diameter", RequirementKind::SinkDiameter, 'Sinking, diameter', Proposer::clean(2 * max($c->low, $c->high)), $tolerance, 2, false, $where);
-                $out[] = new Requirement("sink-$i-angle", RequirementKind::SinkAngle, 'Sinking, angle', Proposer::clean($c->opening()), 1.0, 1, false, $where + ['up' => $c->high > $c->low ? 1 : -1]);
+                $out[] = new Requirement("sink-$i-angle", RequirementKind::SinkAngle, 'Sinking, angle', Proposer::clean($c->opening()), 1.0, 1, false, $angle);
             } else {
-                $out[] = new Requirement("taper-$i", RequirementKind::Taper, 'Cone, angle', Proposer::clean($c->opening()), 1.0, 1, false, $where + ['up' => $c->high > $c->low ? 1 : -1]);
+                $out[] = new Requirement("taper-$i", RequirementKind::Taper, 'Cone, angle', Proposer::clean($c->opening()), 1.0, 1, false, $angle);
             }
         }
 

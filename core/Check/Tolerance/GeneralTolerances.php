@@ -22,6 +22,12 @@ enum GeneralTolerances: string
 
     private const ANGLES = [10, 50, 120, 400, INF];
 
+    /** The class a text names, as "m" or "ISO 2768-m"; null when it names none. */
+    public static function named(string $text): ?self
+    {
+        return preg_match('/^(?:ISO\s*)?(?:2768\s*-?\s*)?([fmcv])$/i', trim($text), $m) ? self::from(strtolower($m[1])) : null;
+    }
+
     /** Plus and minus, for a length. */
     public function length(float $nominal): ?float
     {

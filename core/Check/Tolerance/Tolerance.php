@@ -17,14 +17,17 @@ final readonly class Tolerance
      * As it is typed: "0.2" for plus and minus, "+0.1 -0.3" or "+0.1/-0.3", limits as "49.8 to 50.2", a class of ISO 2768
      * ("m", "ISO 2768-m"), or a fit of ISO 286 ("H7").
      *
+     * @param bool $edge whether it is a rounded or chamfered edge: ISO 2768 has a table of its own for these
+     *
      * @throws UnreadableExpression with the reason in words
      */
-    public static function typed(string $text, float $nominal, Unit $unit): self
+    public static function typed(string $text, float $nominal, Unit $unit, bool $edge = false): self
     {
         $text = trim(str_replace("\u{2212}", '-', $text));
         $mm = static fn (string $t): float => Expression::length(trim($t), $unit);
-        if (preg_match('/^(?:ISO\s*)?(?:2768\s*-?\s*)?([fmcv])$/i', $text, $m)) {
-            $by = GeneralTolerances::from(strtolower($m[1]))->length($nominal) ?? throw new UnreadableExpression('ISO 2768 gives no tolerance for a size like this.');
+        $class = GeneralTolerances::named($text);
+        if ($class !== null) {
+            $by = ($edge ? $class->brokenEdge($nominal) : $class->length($nominal)) ?? throw new UnreadableExpression('ISO 2768 gives no tolerance for a size like this.');
 
             return new self(-$by, $by);
         }

@@ -3,44 +3,20 @@
 declare(strict_types=1);
 
 /*
- * How parts print as they stand, against closed forms (common practice, no source).
+ * How parts print as they stand. Closed forms of areas, walls and tipping stand in tests/Reference/PrintFormsTest.php.
  */
 
 use Cubo\Geometry\Transform;
-use Cubo\Measure\PartMeasures;
-use Cubo\Measure\WallThickness;
 use Cubo\Printing\BestPose;
 use Cubo\Printing\Bridges;
 use Cubo\Printing\Estimate;
 use Cubo\Printing\HollowSpaces;
 use Cubo\Printing\Islands;
 use Cubo\Printing\Layers;
-use Cubo\Printing\Overhang;
 use Cubo\Printing\PrintProfile;
-use Cubo\Printing\Tipping;
 use Tests\Parts;
 
 $table = [['kind' => 'block', 'name' => 'Leg', 'width' => '10', 'depth' => '10', 'height' => '20', 'stand' => 'ground'], ['kind' => 'block', 'name' => 'Top', 'width' => '40', 'depth' => '30', 'height' => '5', 'stand' => 'ground', 'z' => '20']];
-
-// closed forms: common practice, no source
-it('adds up what hangs over', function (array $steps, float $area, float $within) {
-    $part = Parts::build($steps)->part();
-    expect(Overhang::area($part))->toEqualWithDelta($area, $within * max(1.0, $area));
-})->with([
-    'a table' => [$table, 40 * 30 - 100.0, 1e-9],
-    'a block on the bed' => [[['kind' => 'block']], 0.0, 1e-9],
-    'a roof on its head, 45 degrees' => [[['kind' => 'roof', 'width' => '20', 'depth' => '30', 'height' => '10', 'leans' => 'front', 'lean' => '180', 'stand' => 'ground']], 0.0, 1e-9],
-    'a roof on its head, flatter' => [[['kind' => 'roof', 'width' => '20', 'depth' => '30', 'height' => '8', 'leans' => 'front', 'lean' => '180', 'stand' => 'ground']], 2 * 30 * hypot(10, 8), 1e-6],
-    // a quarter of the wall of a bore that lies
-    'a bore that lies' => [[['kind' => 'block', 'width' => '30', 'depth' => '40', 'height' => '30'], ['kind' => 'cylinder', 'round' => '20', 'length' => '60', 'along' => 'y', 'y' => '-30', 'z' => '15', 'effect' => 'cut']], M_PI / 2 * 10 * 40, 2e-3],
-    'a cylinder that lies' => [[['kind' => 'cylinder', 'round' => '20', 'length' => '40', 'along' => 'x', 'stand' => 'ground']], M_PI / 2 * 10 * 40, 2e-3],
-    // a disc on a post, less the post
-    'a mushroom' => [[['kind' => 'cylinder', 'round' => '10', 'length' => '20'], ['kind' => 'cylinder', 'round' => '40', 'length' => '5', 'z' => '20']], M_PI * (400 - 25), 1e-9],
-    // the cap below 45 degrees of a ball: 2 pi r h with h = r (1 - cos 45)
-    'a ball' => [[['kind' => 'ball', 'round' => '20', 'stand' => 'ground']], 2 * M_PI * 100 * (1 - cos(M_PI / 4)), 1e-2],
-    'a cone on its tip, steep' => [[['kind' => 'cone', 'round' => '2', 'tip' => '20', 'length' => '20']], 0.0, 1e-9],
-    'a cone on its tip, flat' => [[['kind' => 'cone', 'round' => '2', 'tip' => '40', 'length' => '10']], M_PI * (1 + 20) * hypot(19, 10), 1e-3],
-]);
 
 it('counts where a print would begin in the air', function (array $steps, int $islands) {
     $part = Parts::build($steps)->part();
@@ -55,20 +31,6 @@ it('counts where a print would begin in the air', function (array $steps, int $i
     'a pocket from above' => [[['kind' => 'block', 'width' => '30', 'depth' => '30', 'height' => '20'], ['kind' => 'cylinder', 'round' => '10', 'length' => '30', 'z' => '8', 'effect' => 'cut']], 0],
     'a ball on the bed' => [[['kind' => 'ball', 'stand' => 'ground']], 0],
     'a hook that comes down again' => [[['kind' => 'block', 'width' => '6', 'depth' => '6', 'height' => '40', 'stand' => 'ground'], ['kind' => 'block', 'width' => '30', 'depth' => '6', 'height' => '6', 'stand' => 'ground', 'x' => '12', 'z' => '34'], ['kind' => 'block', 'width' => '6', 'depth' => '6', 'height' => '20', 'stand' => 'ground', 'x' => '24', 'z' => '20']], 1],
-]);
-
-// statics: it falls when its centre of mass passes over the side it stands on
-it('tells how far a part may be leaned', function (array $steps, float $angle): void {
-    expect(Tipping::of(Parts::measure($steps))->angle)->toEqualWithDelta($angle, 0.06);
-})->with([
-    'a post' => [[['kind' => 'block', 'width' => '20', 'depth' => '30', 'height' => '80']], rad2deg(atan2(10, 40))],
-    'a plate' => [[['kind' => 'block', 'width' => '80', 'depth' => '60', 'height' => '4']], rad2deg(atan2(30, 2))],
-    'a cone' => [[['kind' => 'cone', 'by' => 'radius', 'round' => '12', 'tip' => '0', 'length' => '40']], rad2deg(atan2(12, 10))],
-    // the upper block pulls the centre over: (1 * 0 + 1 * 8) / 2 = 4 of 10
-    'two blocks' => [[['kind' => 'block', 'width' => '20', 'depth' => '20', 'height' => '10'], ['kind' => 'block', 'width' => '20', 'depth' => '20', 'height' => '10', 'x' => '8', 'z' => '10']], rad2deg(atan2(6, 10))],
-    'too far out' => [[['kind' => 'block', 'width' => '10', 'depth' => '10', 'height' => '10'], ['kind' => 'block', 'width' => '60', 'depth' => '10', 'height' => '10', 'x' => '25', 'z' => '10']], 0.0],
-    'a ball' => [[['kind' => 'ball', 'round' => '20', 'stand' => 'ground']], 0.0],
-    'an arch stands on both its feet' => [[['kind' => 'block', 'width' => '60', 'depth' => '20', 'height' => '30'], ['kind' => 'block', 'width' => '40', 'depth' => '20', 'height' => '20', 'effect' => 'cut']], rad2deg(atan2(10, (60 * 30 * 15 - 40 * 20 * 10) / (60 * 30 - 40 * 20)))],
 ]);
 
 it('finds bridges and their spans, and what hangs free', function (array $steps, array $spans): void {
@@ -89,17 +51,6 @@ it('finds closed spaces inside', function (): void {
     expect($spaces)->toHaveCount(2)->and(max(array_column($spaces, 'volume')))->toEqualWithDelta(4 / 3 * M_PI * 1000, 0.01 * 4189)
         ->and(HollowSpaces::of(Parts::build([$box, ['kind' => 'cylinder', 'round' => '10', 'length' => '60', 'effect' => 'cut']])->part()))->toBe([]);
 });
-
-it('measures walls and gaps', function (array $steps, ?float $wall, ?float $gap): void {
-    $m = Parts::measure($steps);
-    expect($m->wall()->thinnest)->toEqualWithDelta($wall, 1e-3);
-    $narrow = WallThickness::gap($m->solid, $m->tree())->thinnest;
-    $gap === null ? expect($narrow)->toBe(INF) : expect($narrow)->toEqualWithDelta($gap, 1e-3);
-})->with([
-    'a tube' => [[['kind' => 'cylinder', 'by' => 'radius', 'round' => '10', 'length' => '30'], ['kind' => 'cylinder', 'by' => 'radius', 'round' => '8.5', 'length' => '60', 'z' => '-10', 'effect' => 'cut']], 1.5, 17.0],
-    'a fork' => [[['kind' => 'block', 'width' => '20', 'depth' => '10', 'height' => '30'], ['kind' => 'block', 'width' => '0.4', 'depth' => '10', 'height' => '20', 'z' => '10', 'effect' => 'cut']], 9.8, 0.4],
-    'a thin pin' => [[['kind' => 'block', 'width' => '20', 'depth' => '20', 'height' => '5'], ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '0.8', 'length' => '10', 'z' => '5']], 0.8, null],
-]);
 
 it('cuts layers whose areas are those of the sections', function (): void {
     $cone = new Layers(Parts::build([['kind' => 'cone', 'by' => 'radius', 'round' => '10', 'tip' => '4', 'length' => '30']])->part());
