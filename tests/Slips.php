@@ -6,7 +6,7 @@ namespace Tests;
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
-use Cubo\Check\Making;
+use Cubo\Check\Making\Making;
 use Cubo\Check\Proposer;
 use Cubo\Check\Report;
 use Cubo\Check\Requirement;

@@ -6,7 +6,7 @@ namespace App\Cli;
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
-use Cubo\Check\Making;
+use Cubo\Check\Making\Making;
 use Cubo\Check\Report;
 use Cubo\Check\UnreadableExercise;
 use Cubo\Exchange\MeshFile;

@@ -7,7 +7,7 @@ namespace App\Support;
 use App\Models\Exercise;
 use App\Models\HandIn;
 use Cubo\Check\Checker;
-use Cubo\Check\Making;
+use Cubo\Check\Making\Making;
 use Cubo\Check\Report;
 use Cubo\Exchange\UnreadableFile;
 use Cubo\Measure\PartMeasures;

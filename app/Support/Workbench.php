@@ -6,7 +6,7 @@ namespace App\Support;
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise as Sheet;
-use Cubo\Check\Making;
+use Cubo\Check\Making\Making;
 use Cubo\Check\Report;
 use Cubo\Drawing\DimensionPlan;
 use Cubo\Drawing\Drawing;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Check\Comparing\LikelyPose;
+use Cubo\Check\Making\Making;
 use Cubo\Check\Measuring\AmountRows;
 use Cubo\Check\Measuring\DistanceRows;
 use Cubo\Check\Measuring\MakingRows;

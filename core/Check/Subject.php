@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Check\Comparing\Alignment;
+use Cubo\Check\Making\Making;
 use Cubo\Measure\PartMeasures;
 use Cubo\Quantity\Unit;
 

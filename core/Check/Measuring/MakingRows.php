@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Cubo\Check\Measuring;
 
 use Cubo\Check\Checker;
-use Cubo\Check\Making;
+use Cubo\Check\Making\Making;
+use Cubo\Check\Making\WhatIf;
 use Cubo\Check\Requirement;
 use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Check\Rows;
 use Cubo\Check\Subject;
-use Cubo\Check\WhatIf;
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\SketchNotes;

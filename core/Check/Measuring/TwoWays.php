@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Measuring;
 
-use Cubo\Check\Alignment;
-use Cubo\Check\MainStep;
-use Cubo\Check\Making;
+use Cubo\Check\Comparing\Alignment;
+use Cubo\Check\Making\MainStep;
+use Cubo\Check\Making\Making;
 use Cubo\Check\Requirement;
 use Cubo\Check\Row;
 use Cubo\Check\Rows;

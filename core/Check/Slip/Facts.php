@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
-use Cubo\Check\Alignment;
-use Cubo\Check\Differences;
+use Cubo\Check\Comparing\Alignment;
+use Cubo\Check\Comparing\Differences;
 use Cubo\Check\Row;
 use Cubo\Check\Subject;
 use Cubo\Geometry\Transform;

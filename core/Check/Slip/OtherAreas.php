@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
-use Cubo\Check\Alignment;
-use Cubo\Check\Making;
+use Cubo\Check\Comparing\Alignment;
+use Cubo\Check\Making\Making;
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
-use Cubo\Check\Alignment;
+use Cubo\Check\Comparing\Alignment;
 use Cubo\Check\RequirementKind;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /* Large parts that differ in one place are compared there; the outcome is that of comparing all of them. */
 
-use Cubo\Check\Differences;
+use Cubo\Check\Comparing\Differences;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\TriangleDistance;
 use Cubo\Geometry\Vector;

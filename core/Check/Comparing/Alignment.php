@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Check;
+namespace Cubo\Check\Comparing;
 
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;

@@ -2,8 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Check;
+namespace Cubo\Check\Comparing;
 
+use Cubo\Check\Checker;
+use Cubo\Check\Requirement;
+use Cubo\Check\RequirementKind;
+use Cubo\Check\Row;
+use Cubo\Check\Subject;
 use Cubo\Geometry\Transform;
 use Cubo\Measure\PartMeasures;
 

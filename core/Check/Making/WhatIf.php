@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Check;
+namespace Cubo\Check\Making;
 
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\UnreadableExpression;

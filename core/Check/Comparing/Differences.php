@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Check;
+namespace Cubo\Check\Comparing;
 
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
