@@ -32,6 +32,8 @@ final class Facts
     /** @var array{Step, bool}|null|false */
     private array|null|false $areas = false;
 
+    private Step|null|false $turnedStep = false;
+
     /** @param list<Row> $rows */
     public function __construct(public readonly Subject $subject, public readonly array $rows) {}
 
@@ -62,6 +64,16 @@ final class Facts
         }
 
         return $this->areas;
+    }
+
+    /** The step that goes the wrong way, as OtherDirections tells. */
+    public function turnedStep(): ?Step
+    {
+        if ($this->turnedStep === false) {
+            $this->turnedStep = $this->isReference() && ($this->fit()?->isStraight() ?? false) ? null : OtherDirections::of($this);
+        }
+
+        return $this->turnedStep;
     }
 
     /** Whether the reference part and this one are alike, wherever they lie. */

@@ -100,6 +100,12 @@ final class FeatureSlips
         if ($ref === null) {
             return null;
         }
+        $step = $facts->turnedStep();
+        if ($step !== null) {
+            $rows = array_map(static fn ($r): string => $r->id, $facts->off());
+
+            return new Finding(Slip::WrongDirection, 0.97, ($step->name === '' ? 'A step' : "“{$step->name}”") . ' goes the wrong way: turned round, this is the part of the drawing.', $rows);
+        }
         // what is only elsewhere is not less and not more
         if (abs($facts->subject->part->mass()->volume / $ref->mass()->volume - 1) > 0.01) {
             return null;

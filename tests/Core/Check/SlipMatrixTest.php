@@ -272,3 +272,10 @@ it('names no slip on right parts, however they were made', function (): void {
     }
     expect($n)->toBeGreaterThanOrEqual(40)->and($wrong)->toBe([], implode("\n", $wrong));
 });
+
+it('tells a wrong direction where later cuts have hidden what it did', function (): void {
+    // the boss grows downward, so that the bore and the screw holes, which begin below the ground, miss half of it
+    $clamp = (require __DIR__ . '/../../../database/seeders/demo/exercises.php')['clamp']['steps'];
+    $report = Slips::ofRecipe($clamp, Slips::changed($clamp, [2 => ['direction' => 'down']]));
+    expect($report->findings[0]->slip)->toBe(Slip::WrongDirection)->and($report->findings[0]->words)->toContain('Boss');
+});

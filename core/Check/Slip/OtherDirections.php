@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check\Slip;
+
+use Cubo\Check\Comparing\Alignment;
+use Cubo\Geometry\Transform;
+use Cubo\Geometry\Vector;
+use Cubo\Measure\PartMeasures;
+use Cubo\Recipe\Step;
+
+/**
+ * Whether the part would be the drawing's with one direction turned round: each step that has one is turned in the student's
+ * own steps, and the part made again. So a direction is found even where later cuts have hidden what it did.
+ */
+final class OtherDirections
+{
+    /** Steps that are tried; more would keep people waiting. */
+    private const MOST = 8;
+
+    /** Volumes that differ by more than this share are not of the same part. */
+    private const SAME = 2e-3;
+
+    /** @return Step|null the step that goes the wrong way */
+    public static function of(Facts $facts): ?Step
+    {
+        $making = $facts->subject->making;
+        $ref = $facts->subject->reference;
+        if ($making === null || $ref === null) {
+            return null;
+        }
+        $turning = array_values(array_filter($making->recipe->steps, static fn (Step $s): bool => ! $s->off && isset($s->kind->fields()['direction'])));
+        foreach (array_slice($turning, 0, self::MOST) as $step) {
+            $other = $step->text('direction') === 'down' ? 'up' : 'down';
+            $state = ($making->evaluate)($making->recipe->withSteps(array_map(static fn (Step $s): Step => $s->id === $step->id ? $s->with('direction', $other) : $s, $making->recipe->steps)));
+            if (! $state->isSound()) {
+                continue;
+            }
+            $part = new PartMeasures($state->part());
+            if (abs($part->mass()->volume / $ref->mass()->volume - 1) > self::SAME) {
+                continue;
+            }
+            $shift = Transform::translation(Vector::sub($ref->bounds()->middle(), $part->bounds()->middle()));
+            if (Alignment::asItLies($part, $ref, $shift)->within($facts->same())) {
+                return $step;
+            }
+        }
+
+        return null;
+    }
+}
