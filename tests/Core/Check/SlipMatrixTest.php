@@ -8,6 +8,7 @@ declare(strict_types=1);
  */
 
 use Cubo\Check\Report;
+use Cubo\Check\Slip\Slip;
 use Cubo\Geometry\Transform;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
