@@ -77,6 +77,17 @@ final class Vector
     }
 
     /**
+     * A unit vector at right angles to a unit vector, always the same one.
+     *
+     * @param V $a
+     * @return V
+     */
+    public static function across(array $a): array
+    {
+        return self::unit(self::cross($a, abs($a[0]) < 0.6 ? [1.0, 0.0, 0.0] : [0.0, 1.0, 0.0]));
+    }
+
+    /**
      * Turned about a unit axis through the origin (O. Rodrigues, 1840).
      *
      * @param V $a

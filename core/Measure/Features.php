@@ -18,8 +18,9 @@ final readonly class Features
      * @param list<RoundPiece> $cones full-round ones, hollow or standing out
      * @param list<RoundPiece> $arcs cylinders that do not go all the way round and are no ends of slots
      * @param list<Slot> $slots
+     * @param list<RingPiece> $rings whole ones, and rounds along circular edges
      */
-    private function __construct(public array $holes, public array $flats, public array $bosses, public array $cones, public array $arcs, public array $slots) {}
+    private function __construct(public array $holes, public array $flats, public array $bosses, public array $cones, public array $arcs, public array $slots, public array $rings) {}
 
     public static function of(Solid $s, ?TriangleTree $tree = null): self
     {
@@ -32,7 +33,7 @@ final readonly class Features
             self::full($cylinders, $s, $tree, true), self::flats($s), self::full($cylinders, $s, $tree, false),
             array_values(array_filter($pieces, static fn (RoundPiece $p): bool => $p->kind === SurfaceKind::Cone && $p->full())),
             array_values(array_filter($cylinders, static fn (RoundPiece $p): bool => ! $p->full() && ! ($p->hollow && abs($p->turn - M_PI) < 0.05 && self::endsSlot($p, $slots)))),
-            $slots,
+            $slots, RingPieces::of($s),
         );
     }
 

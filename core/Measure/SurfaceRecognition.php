@@ -8,12 +8,13 @@ use Cubo\Measure\Recognition\Balls;
 use Cubo\Measure\Recognition\Cones;
 use Cubo\Measure\Recognition\Cylinders;
 use Cubo\Measure\Recognition\FacetGraph;
+use Cubo\Measure\Recognition\Rings;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
 
 /**
- * Finds flat, cylindrical, conical and spherical faces in a bare mesh, so that a part from elsewhere can be checked like
+ * Finds flat, cylindrical, conical, spherical and ring-shaped faces in a bare mesh, so that a part from elsewhere can be checked like
  * one built here. What is none of them stays facets, and so does all of a mesh that is too fine (PartMeasures::FINE).
  */
 final class SurfaceRecognition
@@ -24,9 +25,11 @@ final class SurfaceRecognition
             return $mesh;
         }
         $graph = new FacetGraph($mesh);
-        // balls first: every belt of theirs would pass for a cylinder or a cone
-        $found = Balls::in($graph, []);
-        array_push($found, ...Cylinders::in($graph, self::facets($found)));
+        // belts of balls and rings that pass for cylinders are known by going on at both ends
+        $found = Cylinders::in($graph, []);
+        // those that pass for cones are not: cones come last
+        array_push($found, ...Balls::in($graph, self::facets($found)));
+        array_push($found, ...Rings::in($graph, self::facets($found)));
         array_push($found, ...Cones::in($graph, self::facets($found)));
         $surfaces = $surfaceOf = [];
         foreach ($found as [$surface, $facets]) {

@@ -10,7 +10,9 @@ use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Check\Rows;
 use Cubo\Check\Subject;
+use Cubo\Geometry\Vector;
 use Cubo\Measure\Hole;
+use Cubo\Measure\RingPiece;
 use Cubo\Measure\RoundPiece;
 
 /** How many there are of something, and how they follow each other. */
@@ -85,7 +87,13 @@ final readonly class PatternRows
     {
         $arcs = array_values(array_filter($this->subject->part->features()->arcs, static fn (RoundPiece $p): bool => $p->turn < M_PI - 0.05 && ($r->number('hollow') > 0) === $p->hollow));
 
-        return $this->several($r, array_map(static fn (RoundPiece $p): array => [$p->low, $p->point], $arcs), 'rounded edge', 'R ');
+        $rings = array_values(array_filter($this->subject->part->features()->rings, static fn (RingPiece $p): bool => $p->turn < M_PI - 0.05 && ($r->number('hollow') > 0) === $p->hollow));
+
+        return $this->several($r, [
+            ...array_map(static fn (RoundPiece $p): array => [$p->low, $p->point], $arcs),
+            // shown on the ring, not in the middle of it
+            ...array_map(static fn (RingPiece $p): array => [$p->tube, Vector::add($p->centre, Vector::across($p->axis), $p->radius + $p->tube)], $rings),
+        ], 'rounded edge', 'R ');
     }
 
     private function chamfers(Requirement $r): Row

@@ -96,6 +96,11 @@ final class FaceProposals
                 $rounds[(string) round($p->low, 3)][(int) $p->hollow][] = $p->low;
             }
         }
+        foreach ($part->features()->rings as $p) {
+            if ($p->turn < M_PI - 0.05) {
+                $rounds[(string) round($p->tube, 3)][(int) $p->hollow][] = $p->tube;
+            }
+        }
         foreach ($rounds as $radius => $kinds) {
             foreach ($kinds as $hollow => $list) {
                 $out[] = new Requirement('round-' . $radius . ($hollow ? '-in' : ''), RequirementKind::Rounds, $hollow ? 'Rounded inner edges' : 'Rounded edges', Proposer::clean($list[0]), $tolerance, 1, false, ['count' => count($list), 'hollow' => $hollow]);

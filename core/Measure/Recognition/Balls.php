@@ -33,7 +33,7 @@ final class Balls
         $b = new self($graph);
         $out = $tried = [];
         foreach ($graph->normal as $seed => $_) {
-            if (isset($taken[$seed]) || isset($tried[$seed])) {
+            if (isset($taken[$seed]) || isset($tried[$seed]) || ! $graph->isSmall($seed)) {
                 continue;
             }
             $first = $b->around($seed, $taken);
@@ -41,7 +41,8 @@ final class Balls
             if ($ball === null) {
                 continue;
             }
-            $members = $b->grow([$seed], $ball, $taken, 2 * self::OFF);
+            // a flat and the narrow cone along its rim lie on a ball as well: only small facets count at first
+            $members = $b->grow([$seed], $ball, $taken, 2 * self::OFF, true);
             $fit = count($members) < self::LEAST || ! $b->bulges($members) ? null : $b->fit($members);
             if ($fit === null) {
                 $tried += array_fill_keys($members, true);
@@ -49,7 +50,7 @@ final class Balls
                 continue;
             }
             // along a rim with another face the corners may lie on chords of it
-            $members = $b->grow($members, $fit, $taken, self::RIM);
+            $members = $b->grow($members, $fit, $taken, self::RIM, false);
             $taken += array_fill_keys($members, true);
             $out[] = [Surface::sphere('', $fit[0], $fit[1]), $members];
         }
@@ -66,7 +67,7 @@ final class Balls
         $out = [$seed => true];
         foreach ($this->graph->borders[$seed] ?? [] as $h) {
             $o = $this->graph->across($h);
-            if (! isset($taken[$o]) && $this->graph->turn($h) > Cylinders::TURN - 0.02) {
+            if (! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN - 0.02) {
                 $out[$o] = true;
             }
         }
@@ -161,7 +162,7 @@ final class Balls
      * @param array<int, true> $taken
      * @return list<int>
      */
-    private function grow(array $from, array $ball, array $taken, float $off): array
+    private function grow(array $from, array $ball, array $taken, float $off, bool $small): array
     {
         $g = $this->graph;
         $members = array_fill_keys($from, true);
@@ -169,7 +170,7 @@ final class Balls
             $f = array_pop($stack);
             foreach ($g->borders[$f] ?? [] as $h) {
                 $o = $g->across($h);
-                if (! isset($members[$o]) && ! isset($taken[$o]) && $this->lies($o, $ball, $off)) {
+                if (! isset($members[$o]) && ! isset($taken[$o]) && (! $small || $g->isSmall($o)) && $this->lies($o, $ball, $off)) {
                     $members[$o] = true;
                     $stack[] = $o;
                 }

@@ -29,46 +29,50 @@ final class Cylinders
      */
     public static function in(FacetGraph $graph, array $taken): array
     {
-        $c = new self($graph, $taken);
-        $out = [];
-        foreach ($c->chains() as $members) {
-            $fit = $c->isBelt($members) ? null : $c->fit($members);
-            if ($fit !== null) {
-                $out[] = [Surface::cylinder('', $fit[0], $members['axis'], $fit[1]), $members['facets']];
-            }
-        }
-
-        return $out;
+        return (new self($graph, $taken))->all();
     }
 
-    /** @return list<array{axis: array{float,float,float}, facets: list<int>}> chains of facets that turn about one direction */
-    private function chains(): array
+    /**
+     * Chains of facets that turn about one direction, where they make a cylinder. A facet beside a rounded edge turns about
+     * two: its own axis, and the edge, about which it makes a belt with what is around.
+     *
+     * @return list<array{Surface, list<int>}>
+     */
+    private function all(): array
     {
         $taken = $this->known;
-        $out = [];
+        $out = $belts = [];
         foreach ($this->graph->normal as $seed => $_) {
             foreach (isset($taken[$seed]) ? [] : $this->graph->borders[$seed] ?? [] as $h) {
                 $axis = $this->graph->direction($h);
-                if ($axis === null || ! $this->turnsAbout($h, $axis)) {
+                if ($axis === null || isset($belts[$h]) || ! $this->turnsAbout($h, $axis)) {
                     continue;
                 }
                 $members = [$seed => true];
+                $over = [];
                 for ($stack = [$seed]; $stack !== [];) {
                     $f = array_pop($stack);
                     foreach ($this->graph->borders[$f] ?? [] as $g) {
                         $next = $this->graph->across($g);
-                        if (! isset($members[$next]) && ! isset($taken[$next]) && $this->turnsAbout($g, $axis)) {
-                            $members[$next] = true;
-                            $stack[] = $next;
+                        if (! isset($taken[$next]) && $this->turnsAbout($g, $axis)) {
+                            $over[$g] = true;
+                            if (! isset($members[$next])) {
+                                $members[$next] = true;
+                                $stack[] = $next;
+                            }
                         }
                     }
                 }
-                if (count($members) >= self::LEAST) {
+                $chain = ['axis' => $axis, 'facets' => array_keys($members)];
+                $fit = count($members) < self::LEAST || $this->isBelt($chain) ? null : $this->fit($chain);
+                if ($fit !== null) {
                     $taken += $members;
-                    $out[] = ['axis' => $axis, 'facets' => array_keys($members)];
+                    $out[] = [Surface::cylinder('', $fit[0], $axis, $fit[1]), $chain['facets']];
 
                     break;
                 }
+                // the same chain is not walked again from another of its facets
+                $belts += $over;
             }
         }
 

@@ -13,6 +13,9 @@ use Cubo\Solid\Solid;
  */
 final class FacetGraph
 {
+    /** Facets with more sides than this are flats beside a round face, none of its own. */
+    private const SIDES = 8;
+
     /** Cosine of the angle below which two triangles lie in one plane. */
     private const FLAT = 1 - 1e-7;
 
@@ -94,6 +97,11 @@ final class FacetGraph
         return $l < 1e-4 ? null : [$d[0] / $l, $d[1] / $l, $d[2] / $l];
     }
 
+    /** Whether it may be a facet of something that bends two ways. */
+    public function isSmall(int $f): bool
+    {
+        return count($this->borders[$f] ?? []) <= self::SIDES;
+    }
 
     /** The facet on the other side of a half-edge. */
     public function across(int $h): int

@@ -174,3 +174,14 @@ it('knows whether a part was made in two ways', function () use ($plate): void {
         ->and(ways([$plate, bore('6', '-20', '0')], [$ground])->word)->toBe('Not the same part')
         ->and(ways([$plate, bore('7', '20', '0')], [$ground])->diagnosis)->toContain('mm³');
 });
+
+it('measures rounds along circular edges, of steps and of a file', function (): void {
+    $disc = static fn (string $r): array => [['kind' => 'cylinder', 'by' => 'radius', 'round' => '20', 'length' => '10'], ['kind' => 'round', 'edges' => ['s1:side / s1:top'], 'radius' => $r]];
+    $reference = Parts::measure($disc('3'));
+    $asked = array_values(array_filter(Proposer::propose($reference, Unit::Millimetre), static fn (Requirement $r): bool => $r->kind === Cubo\Check\RequirementKind::Rounds));
+    expect($asked)->toHaveCount(1)->and($asked[0]->nominal)->toEqualWithDelta(3.0, 1e-9)->and($asked[0]->number('count'))->toEqual(1);
+    $row = static fn (PartMeasures $p): Row => Checker::rows(new Cubo\Check\Subject($p, new Exercise(Unit::Millimetre, []), $reference), $asked)[0];
+    $file = static fn (string $r): PartMeasures => new PartMeasures(Cubo\Measure\SurfaceRecognition::of(Cubo\Exchange\MeshFile::read(Cubo\Exchange\StlFile::write(Parts::build($disc($r))->part()), Unit::Millimetre)[0]));
+    expect($row($reference)->status)->toBe('met')->and($row($file('3'))->status)->toBe('met')
+        ->and($row($file('2'))->status)->toBe('off')->and($row($file('2'))->measured)->toContain('2.00');
+});

@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Measure\Recognition;
+
+use Cubo\Geometry\Vector;
+use Cubo\Solid\Surface;
+
+/**
+ * Rings among the facets of a mesh, whole ones and rounds along circular edges: a facet and what lies around it give a first
+ * torus, which grows over every facet whose corners lie on it.
+ *
+ * @phpstan-type V array{float,float,float}
+ * @phpstan-import-type Ring from RingFit
+ */
+final class Rings
+{
+    private const LEAST = 12;
+
+    /** Facets around the first one. */
+    private const PATCH = 18;
+
+    /** Corners may lie this share of the tube's radius off. */
+    private const OFF = 2e-3;
+
+    /** First facets that are tried in vain; a free surface would be tried everywhere. */
+    private const TRIES = 150;
+
+    private function __construct(private readonly FacetGraph $graph) {}
+
+    /**
+     * @param array<int, true> $taken facets that are something else
+     * @return list<array{Surface, list<int>}>
+     */
+    public static function in(FacetGraph $graph, array $taken): array
+    {
+        $r = new self($graph);
+        $out = $tried = [];
+        $left = self::TRIES;
+        foreach ($graph->normal as $seed => $_) {
+            if ($left === 0) {
+                break;
+            }
+            if (isset($taken[$seed]) || isset($tried[$seed]) || ! $graph->isSmall($seed)) {
+                continue;
+            }
+            $patch = $r->around($seed, $taken);
+            if (count($patch) < self::LEAST) {
+                continue;
+            }
+            $ring = $r->fit($patch);
+            if ($ring === null) {
+                $left--;
+                $tried += array_fill_keys(array_slice($patch, 0, self::LEAST / 2), true);
+
+                continue;
+            }
+            $members = $r->grow($patch, $ring, $taken);
+            $taken += array_fill_keys($members, true);
+            $out[] = [Surface::torus('', $ring['centre'], $ring['axis'], $ring['radius'], $ring['tube']), $members];
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param array<int, true> $taken
+     * @return list<int> the facet and the nearest ones that follow it smoothly
+     */
+    private function around(int $seed, array $taken): array
+    {
+        $out = [$seed => true];
+        for ($queue = [$seed]; $queue !== [] && count($out) < self::PATCH;) {
+            foreach ($this->graph->borders[array_shift($queue)] ?? [] as $h) {
+                $o = $this->graph->across($h);
+                if (! isset($out[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN && $this->graph->turn($h) < 1 - 1e-7) {
+                    $out[$o] = true;
+                    $queue[] = $o;
+                }
+            }
+        }
+
+        return array_keys($out);
+    }
+
+    /**
+     * @param list<int> $facets
+     * @return Ring|null where every corner lies on it, and it bends both ways
+     */
+    private function fit(array $facets): ?array
+    {
+        $points = $normals = [];
+        foreach ($facets as $f) {
+            $sum = [0.0, 0.0, 0.0];
+            foreach ($this->graph->borders[$f] ?? [] as $h) {
+                $v = $this->graph->mesh->start[$h];
+                $points[$v] = $this->graph->corner($v);
+                $sum = Vector::add($sum, $points[$v]);
+            }
+            $n = count($this->graph->borders[$f] ?? []);
+            $normals[] = [[$sum[0] / $n, $sum[1] / $n, $sum[2] / $n], $this->graph->normal[$f]];
+        }
+        $ring = RingFit::of(array_values($points), $normals);
+        // the ring of a ball has no radius, that of a cylinder no end
+        if ($ring === null || $ring['radius'] < 0.05 * $ring['tube'] || $ring['radius'] > 500 * $ring['tube']) {
+            return null;
+        }
+        $turns = [];
+        foreach ($points as $p) {
+            if (abs(RingFit::off($ring, $p)) > self::OFF * $ring['tube']) {
+                return null;
+            }
+            $d = Vector::sub($p, $ring['centre']);
+            $z = Vector::dot($d, $ring['axis']);
+            $turns[] = atan2($z, Vector::length(Vector::add($d, $ring['axis'], -$z)) - $ring['radius']);
+        }
+
+        return self::bends($turns) ? $ring : null;
+    }
+
+    /**
+     * Whether the points lie at four places of the tube's round at the least: through three a circle can always be laid.
+     *
+     * @param list<float> $turns
+     */
+    private static function bends(array $turns): bool
+    {
+        $at = array_unique(array_map(static fn (float $t): int => (int) round($t * 200), $turns));
+        sort($at);
+        $n = 1;
+        for ($i = 1; $i < count($at); $i++) {
+            $n += $at[$i] - $at[$i - 1] > 4 ? 1 : 0;
+        }
+
+        return $n >= 4;
+    }
+
+    /**
+     * @param list<int> $from
+     * @param Ring $ring
+     * @param array<int, true> $taken
+     * @return list<int>
+     */
+    private function grow(array $from, array $ring, array $taken): array
+    {
+        $members = array_fill_keys($from, true);
+        for ($stack = $from; $stack !== [];) {
+            foreach ($this->graph->borders[array_pop($stack)] ?? [] as $h) {
+                $o = $this->graph->across($h);
+                if (! isset($members[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN - 0.05 && $this->lies($o, $ring)) {
+                    $members[$o] = true;
+                    $stack[] = $o;
+                }
+            }
+        }
+
+        return array_keys($members);
+    }
+
+    /** @param Ring $ring */
+    private function lies(int $f, array $ring): bool
+    {
+        foreach ($this->graph->borders[$f] ?? [] as $h) {
+            if (abs(RingFit::off($ring, $this->graph->corner($this->graph->mesh->start[$h]))) > self::OFF * $ring['tube']) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}
