@@ -171,11 +171,26 @@ final class Bodies
     public static function extract(Solid $s, array $triangles): Solid
     {
         sort($triangles);
-        $out = new Solid(nx: $s->nx, ny: $s->ny, nz: $s->nz, offset: $s->offset, surfaceOf: $s->surfaceOf, surfaces: $s->surfaces);
+        $out = new Solid;
         $number = array_flip($triangles);
-        $vertex = [];
+        $vertex = $facet = $surface = [];
         foreach ($triangles as $t) {
-            $out->facet[] = $s->facet[$t];
+            // only its own facets and faces: bodies laid side by side again would else have those of all, each time more
+            $f = $s->facet[$t];
+            if (! isset($facet[$f])) {
+                $facet[$f] = count($out->nx);
+                $out->nx[] = $s->nx[$f];
+                $out->ny[] = $s->ny[$f];
+                $out->nz[] = $s->nz[$f];
+                $out->offset[] = $s->offset[$f];
+                $i = $s->surfaceOf[$f];
+                if (! isset($surface[$i])) {
+                    $surface[$i] = count($out->surfaces);
+                    $out->surfaces[] = $s->surfaces[$i];
+                }
+                $out->surfaceOf[] = $surface[$i];
+            }
+            $out->facet[] = $facet[$f];
             for ($h = 3 * $t, $end = $h + 3; $h < $end; $h++) {
                 $v = $s->start[$h];
                 if (! isset($vertex[$v])) {

@@ -17,7 +17,7 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '12';
+    private const VERSION = '13';
 
     /** @param float $seconds the most time one evaluation may take; steps that come after it are refused */
     public function __construct(private readonly SolidCache $cache = new MemoryCache, private readonly float $seconds = 12.0) {}

@@ -237,3 +237,13 @@ it('stops working on a part that takes too long and says so', function (): void 
     $state = (new Evaluator(new MemoryCache, 0.0))->evaluate(Parts::recipe($steps));
     expect($state->results['s2']->messages[0]->code)->toBe('too-long')->and($state->part()->facettedVolume())->toEqualWithDelta(8000.0, 1e-9);
 });
+
+it('does not carry along faces of other bodies, however often bodies are told apart and joined', function (): void {
+    $block = static fn (string $x): array => ['kind' => 'block', 'width' => '5', 'depth' => '5', 'height' => '5', 'x' => $x];
+    $steps = array_map($block, ['0', '10', '20', '30', '40', '50']);
+    foreach (range(1, 6) as $i) {
+        $steps[] = ['kind' => 'cone', 'round' => '3', 'tip' => '1', 'length' => '2', 'x' => '0', 'z' => '1'];
+    }
+    $part = Parts::build($steps)->part();
+    expect(count($part->surfaces))->toBe(6 * 6)->and(count($part->nx))->toBe(6 * 6)->and($part->facettedVolume())->toEqualWithDelta(6 * 125.0, 1e-9);
+});
