@@ -2,7 +2,7 @@
 // the layers of a print, and the report on paper.
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { CLASS, add, emptyBench, openBrowser, openWindow, pupil, signInStudent, signInTeacher, sound, type } from './support.mjs';
+import { CLASS, add, edit, emptyBench, openBrowser, openWindow, pupil, signInStudent, signInTeacher, sound, type } from './support.mjs';
 
 let browser;
 before(async () => { browser = await openBrowser(); });
@@ -89,4 +89,65 @@ test('a teacher corrects a tolerance and marks everybody again', async () => {
   assert.match(download.suggestedFilename(), /^corner-block.*\.pdf$/);
   sound(student);
   for (const p of [student, teacher]) await p.context().close();
+});
+
+test('a teacher names a distance of their own; a pupil makes the part in two ways', async () => {
+  const teacher = await openWindow(browser);
+  await signInTeacher(teacher, 'tests@hillside.example');
+  await teacher.locator('h3', { hasText: 'test checks' }).locator('xpath=../following-sibling::table[1]').getByRole('link', { name: /Corner block/ }).click();
+  await teacher.getByRole('link', { name: 'Exercise', exact: true }).click();
+  const choose = async (label, words) => {
+    const list = teacher.getByLabel(label);
+    await list.selectOption(await list.locator('option', { hasText: words }).first().getAttribute('value'));
+  };
+  // an upright face and a level one have no distance: said in place, and what was chosen stays
+  await choose('first face, axis or corner', /^right face, 40/);
+  await choose('second face, axis or corner', /^upper face, 24/);
+  await teacher.getByRole('button', { name: 'Add it' }).click();
+  await teacher.getByRole('alert').getByText('not parallel').waitFor();
+  assert.match(await teacher.getByLabel('first face, axis or corner').locator('option:checked').innerText(), /right face, 40/);
+  await choose('second face, axis or corner', /^hole/);
+  await teacher.getByRole('button', { name: 'Add it' }).click();
+  await teacher.getByLabel('name of Right face to hole ⌀ 8').waitFor();
+  await teacher.getByRole('button', { name: /How it is made/ }).click();
+  await teacher.getByLabel('ask for Made in two ways').check();
+  await teacher.getByRole('button', { name: 'Save what is asked' }).click();
+  await teacher.getByText('Saved just now.').waitFor();
+  sound(teacher);
+  await teacher.context().close();
+
+  const page = await openWindow(browser);
+  await signInStudent(page, CLASS, pupil());
+  await emptyBench(page, 'Corner block');
+  const block = async () => {
+    await add(page, 'block');
+    await page.locator('#step-s1 [data-keep]').click();
+    await type(page, 's1-width', '60');
+    await type(page, 's1-depth', '40');
+    await type(page, 's1-height', '24');
+  };
+  const handIn = async (button) => {
+    await page.getByRole('button', { name: button, exact: true }).click();
+    await page.getByRole('button', { name: 'Hand it in now?' }).click();
+    await page.locator('#row-two-ways').waitFor({ timeout: 60000 });
+  };
+  await block();
+  await handIn('Hand in');
+  assert.match(await page.locator('#row-two-ways').innerText(), /One way so far/);
+  // there is no hole, so nothing is measured from one
+  assert.match(await page.locator('tr', { hasText: 'Right face to hole' }).first().innerText(), /Not found/);
+  await page.getByRole('link', { name: 'Back to the bench' }).click();
+  await edit(page, async () => {
+    await page.getByRole('button', { name: 'Begin another way' }).click();
+    await page.getByRole('button', { name: 'Put the steps aside and begin on an empty paper?' }).click();
+  });
+  await page.getByText('No step yet.').waitFor();
+  // half of it, and a mirror: most still comes from a block
+  await add(page, 'block');
+  await page.locator('#step-s2 [data-keep], #step-s1 [data-keep]').first().click();
+  await edit(page, () => page.locator('#undo').click());
+  await edit(page, () => page.locator('#undo').click());
+  assert.equal(await page.locator('li.step').count(), 1, 'undo brings the first way back');
+  sound(page);
+  await page.context().close();
 });

@@ -45,7 +45,8 @@ function span(g, mark, project, box, c, row) {
   const u = [(q[0] - p[0]) / length, (q[1] - p[1]) / length];
   let n = [-u[1], u[0]];
   if (n[0] * out[0] + n[1] * out[1] < 0) n = [-n[0], -n[1]];
-  const far = 24 + 30 * row;
+  // the words of an upright length stand beside its line, and the next line beyond them
+  const far = 24 + (Math.abs(n[0]) < 0.35 ? 30 : 78) * row;
   const e = [p, q].map((s) => [s[0] + n[0] * far, s[1] + n[1] * far]);
   [p, q].forEach((s, i) => add(g, 'path', { d: `M${s[0] + n[0] * 4} ${s[1] + n[1] * 4}L${e[i][0] + n[0] * 6} ${e[i][1] + n[1] * 6}`, stroke: 'var(--color-ink2)', 'stroke-width': 0.8 }));
   add(g, 'path', { d: `M${e[0]}L${e[1]}`, stroke: 'var(--color-bench)', 'stroke-width': 7 });
