@@ -45,7 +45,12 @@ final class StlFile
         if (strlen($bytes) >= 84) {
             $n = unpack('V', $bytes, 80);
             $n = $n === false ? 0 : (int) $n[1];
-            if (strlen($bytes) === 84 + 50 * $n) {
+            $text = preg_match('/^\s*solid/i', $bytes) === 1;
+            if (! $text && $n > 0 && $n <= MeshWelding::MOST_TRIANGLES && strlen($bytes) < 84 + 50 * $n) {
+                throw new UnreadableFile('The STL file ends too early: it should hold ' . $n . ' triangles and holds ' . intdiv(strlen($bytes) - 84, 50) . '.');
+            }
+            // some programs write a few bytes of their own behind the triangles
+            if (strlen($bytes) === 84 + 50 * $n || (! $text && $n > 0 && strlen($bytes) > 84 + 50 * $n)) {
                 for ($i = 0; $i < $n; $i++) {
                     $c = [];
                     for ($k = 0; $k < 3; $k++) {

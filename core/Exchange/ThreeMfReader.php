@@ -18,7 +18,7 @@ final class ThreeMfReader
     private const UNITS = ['micron' => 0.001, 'millimeter' => 1.0, 'centimeter' => 10.0, 'inch' => 25.4, 'foot' => 304.8, 'meter' => 1000.0];
 
     /** bytes a package may unpack to: what would be more is no part but an attack */
-    private const MOST_BYTES = 200_000_000;
+    private const MOST_BYTES = 80_000_000;
 
     private const MOST_NESTED = 16;
 
@@ -87,7 +87,11 @@ final class ThreeMfReader
         if ($stat['size'] > self::MOST_BYTES) {
             throw new UnreadableFile('The 3MF package unpacks to more than a part can be.');
         }
-        $text = $zip->getFromName($name, self::MOST_BYTES);
+        // room is taken for as much as is asked for; what the package says of its size need not be true
+        $text = $zip->getFromName($name, (int) $stat['size'] + 1);
+        if ($text !== false && strlen($text) > $stat['size']) {
+            throw new UnreadableFile('The 3MF package is damaged: it holds more than it says.');
+        }
 
         return $text === false || $text === '' ? null : $text;
     }
