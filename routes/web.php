@@ -54,6 +54,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/bench/{assignment}/file', [FileController::class, 'create'])->name('files.create');
     Route::post('/bench/{assignment}/file', [FileController::class, 'store'])->name('files.store')->middleware('throttle:heavy');
     Route::get('/files/{file}', [FileController::class, 'show'])->name('files.show');
+    Route::get('/files/{file}/found', [FileController::class, 'found'])->name('files.found')->middleware('throttle:heavy');
     Route::post('/files/{file}', [FileController::class, 'update'])->name('files.update')->middleware('throttle:heavy');
     Route::post('/files/{file}/hand-in', [FileController::class, 'handIn'])->name('files.hand-in')->middleware('throttle:heavy');
     Route::get('/files/{file}/part-{key}.glb', [FileController::class, 'glb'])->name('files.glb')->where('key', '[0-9a-f]{40}');

@@ -12,6 +12,7 @@ use Cubo\Exchange\GlbFile;
 use Cubo\Exchange\MeshFile;
 use Cubo\Exchange\MeshRepair;
 use Cubo\Exchange\UnreadableFile;
+use Cubo\Measure\FoundFaces;
 use Cubo\Measure\MeshFaults;
 use Cubo\Measure\SurfaceRecognition;
 use Cubo\Quantity\Unit;
@@ -25,7 +26,7 @@ final class FileShelf
     private const KEPT = 5;
 
     /** Raise when files are read or recognised in another way. */
-    private const VERSION = 1;
+    private const VERSION = 2;
 
     public function __construct(private readonly PartFiles $cache, private readonly Workbench $bench) {}
 
@@ -87,6 +88,12 @@ final class FileShelf
     public function glb(PartFile $file): string
     {
         return $this->cache->remember(self::key($file), 'glb', fn (): string => GlbFile::write($this->solid($file)));
+    }
+
+    /** @return array{count: array<string, int>, diameters: list<float>, residual: float} what was found in its facets */
+    public function found(PartFile $file): array
+    {
+        return json_decode($this->cache->remember(self::key($file), 'found', fn (): string => (string) json_encode(FoundFaces::in($this->solid($file)))), true);
     }
 
     /** Names the geometry, for caches. */

@@ -36,6 +36,8 @@ it('hands in a file that meets everything', function (): void {
     ($this->bring)(StlFile::write(Parts::build(BROUGHT)->part()))->assertRedirect();
     $file = PartFile::query()->firstOrFail();
     $this->get("/files/{$file->id}")->assertOk()->assertSee('60.00 × 40.00 × 12.00 mm')->assertSee('The surface is closed and sound');
+    // a drilled plate: six flats and the bore
+    $this->get("/files/{$file->id}/found")->assertOk()->assertSee('6 flat faces, 1 cylinder (⌀ 8.00)')->assertSee('fit its corners within');
     $this->get("/files/{$file->id}/part-" . FileShelf::key($file) . '.glb')->assertOk()->assertHeader('Content-Type', 'model/gltf-binary');
     $this->post("/files/{$file->id}/hand-in")->assertRedirect();
     $h = HandIn::query()->firstOrFail();

@@ -50,6 +50,7 @@ function routesOf(object $t): array
         'bring a file' => ['GET', "/bench/{$t->assignment->id}/file", []],
         'send a file' => ['POST', "/bench/{$t->assignment->id}/file", []],
         'file that was brought' => ['GET', "/files/{$t->file->id}", []],
+        'faces found in it' => ['GET', "/files/{$t->file->id}/found", []],
         'take it otherwise' => ['POST', "/files/{$t->file->id}", ['unit' => 'mm']],
         'picture of the file' => ['GET', "/files/{$t->file->id}/part-" . App\Support\FileShelf::key($t->file) . '.glb', []],
         'hand the file in' => ['POST', "/files/{$t->file->id}/hand-in", []],
@@ -95,7 +96,7 @@ function letIn(object $t, Person $who): array
 }
 
 it('lets a student to own work and nothing else', function (): void {
-    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'work as it is now', 'unseen shapes of the work', 'library at the work', 'put of the work', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in', 'report as PDF', 'layers handed in', 'one layer handed in', 'bring a file', 'send a file', 'file that was brought', 'take it otherwise', 'picture of the file', 'hand the file in']);
+    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'work as it is now', 'unseen shapes of the work', 'library at the work', 'put of the work', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in', 'report as PDF', 'layers handed in', 'one layer handed in', 'bring a file', 'send a file', 'file that was brought', 'faces found in it', 'take it otherwise', 'picture of the file', 'hand the file in']);
 });
 
 it('lets a classmate see nothing of it but begin own work', function (): void {

@@ -68,6 +68,16 @@ final class FileController extends Controller
         ]);
     }
 
+    /** What was found in its facets; asked for after the page is there, since large files take seconds. */
+    public function found(PartFile $file): View
+    {
+        $this->authorize('use', $file);
+        $file->load('work.assignment.exercise');
+        abort_unless($file->isShown(), 404);
+
+        return view('student.file-found', ['found' => $this->shelf->found($file), 'unit' => $file->work->assignment->exercise->sheet()->unit]);
+    }
+
     public function update(Request $request, PartFile $file): RedirectResponse
     {
         $this->authorize('use', $file);

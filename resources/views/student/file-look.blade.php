@@ -22,6 +22,7 @@
 <p class="small quiet">The file does not say it. What comes nearer to the drawing was chosen for you.</p>@endif
 @if ($i['ownUnit'])<p class="num"><b>{{ implode(' × ', array_map(fn ($v) => $in->show($v), $sizes)) }} {{ $in->value }}</b></p>@endif
 @if ($i['shells'] > 1)<p class="small">The surface is {{ $i['shells'] }} shells that do not hang together: separate bodies, or hollows inside.</p>@endif
+@if ($file->isShown())<div hx-get="{{ route('files.found', $file, false) }}" hx-trigger="load" hx-swap="innerHTML"><p class="small quiet">Looking for its faces …</p></div>@else<p class="small">It has more than {{ number_format(\Cubo\Measure\PartMeasures::FINE, 0, '.', ' ') }} triangles: only sizes and amounts will be measured. Saved coarser, all of it can be.</p>@endif
 @if ($i['faults'] === [])<p class="met">The surface is closed and sound.</p>
 @else
 <h2 style="margin-top:16px">What is wrong with the surface</h2>
