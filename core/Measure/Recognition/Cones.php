@@ -155,7 +155,8 @@ final class Cones
     }
 
     /**
-     * The cone through all corners: its opening from a line through radius over height.
+     * The cone through the ends of the lines that run to its tip: its opening from a line through radius over height. Other
+     * corners, where another face cuts the rim, lie on chords between these lines.
      *
      * @param list<int> $members
      * @param V $tip
@@ -166,12 +167,18 @@ final class Cones
         $g = $this->graph;
         $sum = $count = 0.0;
         $points = [];
+        $in = array_fill_keys($members, true);
         foreach ($members as $f) {
             foreach ($g->borders[$f] ?? [] as $h) {
-                $d = Vector::sub($g->corner($g->mesh->start[$h]), $tip);
-                $along = Vector::dot($d, $axis);
-                $points[$g->mesh->start[$h]] = [$along, Vector::length(Vector::add($d, $axis, -$along))];
+                if (isset($in[$g->across($h)]) && $this->runsTo($h, $tip)) {
+                    $d = Vector::sub($g->corner($g->mesh->start[$h]), $tip);
+                    $along = Vector::dot($d, $axis);
+                    $points[$g->mesh->start[$h]] = [$along, Vector::length(Vector::add($d, $axis, -$along))];
+                }
             }
+        }
+        if (count($points) < self::LEAST) {
+            return null;
         }
         foreach ($points as [$along, $radius]) {
             $sum += $along * $radius;

@@ -74,3 +74,15 @@ it('finds slots, and tells arcs from full rounds', function (): void {
     expect($f->slots)->toHaveCount(1)->and($f->slots[0]->width)->toEqualWithDelta(8.0, 1e-9)->and($f->slots[0]->length)->toEqualWithDelta(30.0, 1e-9)->and($f->slots[0]->depth)->toEqualWithDelta(10.0, 1e-9)
         ->and($f->holes)->toBe([])->and($f->arcs)->toHaveCount(1)->and($f->arcs[0]->turn)->toEqualWithDelta(M_PI, 0.01)->and($f->arcs[0]->toward[0])->toEqualWithDelta(1.0, 0.01);
 });
+
+it('finds a cone whose rim another round face cuts', function (): void {
+    // a sinking drilled into the side of a bar
+    $bar = Parts::build([
+        ['kind' => 'cylinder', 'by' => 'radius', 'round' => '15', 'length' => '60', 'along' => 'x', 'x' => '-30'],
+        ['kind' => 'cylinder', 'by' => 'radius', 'round' => '3', 'length' => '60', 'z' => '-30', 'effect' => 'cut'],
+        ['kind' => 'cone', 'by' => 'radius', 'round' => '3', 'tip' => '9', 'length' => '6', 'z' => '11', 'effect' => 'cut'],
+    ])->part();
+    $mesh = Cubo\Exchange\MeshFile::read(Cubo\Exchange\StlFile::write($bar), Cubo\Quantity\Unit::Millimetre)[0];
+    $cones = array_values(array_filter(SurfaceRecognition::of($mesh)->surfaces, static fn ($s): bool => $s->kind === SurfaceKind::Cone));
+    expect($cones)->toHaveCount(1)->and(abs($cones[0]->slope))->toEqualWithDelta(1.0, 1e-3);
+});
