@@ -22,7 +22,7 @@ final class Pairing
      *
      * @param list<T> $found
      * @param array<string, array{float, float, float|null}> $places u, v and diameter by key
-     * @return array<string, array{T, bool}> by key, and whether another one is as likely
+     * @return array<string, array{T, T|null}> by key, and another one that is as likely
      */
     public static function of(array $found, array $places, int $axis, Bounds $bounds): array
     {
@@ -43,7 +43,7 @@ final class Pairing
         $pairs = $taken = $cost = [];
         foreach ($candidates as [$c, $key, $i]) {
             if (! isset($pairs[$key]) && ! isset($taken[$i])) {
-                $pairs[$key] = [$found[$i], false];
+                $pairs[$key] = [$found[$i], null];
                 $taken[$i] = true;
                 $cost[$key] = $c;
             }
@@ -51,7 +51,7 @@ final class Pairing
         foreach ($candidates as [$c, $key, $i]) {
             // right on its place there is nothing to doubt
             if (! isset($taken[$i]) && isset($pairs[$key]) && $c - $cost[$key] < self::SAME && $c > 0.01) {
-                $pairs[$key][1] = true;
+                $pairs[$key][1] = $found[$i];
             }
         }
 

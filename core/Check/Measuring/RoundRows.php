@@ -20,7 +20,10 @@ use Cubo\Measure\Through;
 /** Holes and pins, what is sunk into them, cones and slots. */
 final class RoundRows
 {
-    /** @var array<string, array<string, array{Hole, bool}>> by kind and axis */
+    /** Two candidates that differ by less, mm, measure the same. */
+    private const ALIKE = 1e-3;
+
+    /** @var array<string, array<string, array{Hole, Hole|null}>> by kind and axis */
     private array $pairs = [];
 
     /** @param list<Requirement> $asked */
@@ -48,6 +51,9 @@ final class RoundRows
             return $this->absent($r);
         }
         [$h, $doubt] = $found;
+        if ($doubt !== null && abs($doubt->radius - $h->radius) > self::ALIKE) {
+            return $this->untold($r);
+        }
 
         return $this->rows->length($r, 2 * $h->radius, Diagnosis::diameter(2 * $h->radius, $r, $this->subject->unit) . $this->doubt($doubt, $r), $this->ring($h, $r->axis(), $r->nominal / 2), '⌀ ');
     }
@@ -76,7 +82,10 @@ final class RoundRows
         if ($found === null) {
             return $this->absent($r);
         }
-        $hole = $found[0];
+        [$hole, $doubt] = $found;
+        if ($doubt !== null && ($doubt->through !== $hole->through || abs($doubt->depth() - $hole->depth()) > self::ALIKE)) {
+            return $this->untold($r);
+        }
         $unit = $this->subject->unit;
         $place = $this->ring($hole, $r->axis(), null);
         if (! $r->goesThrough()) {
@@ -95,6 +104,9 @@ final class RoundRows
         $found = $this->find($r);
         if ($found === null) {
             return $this->absent($r);
+        }
+        if ($found[1] !== null && abs($found[1]->depth() - $found[0]->depth()) > self::ALIKE) {
+            return $this->untold($r);
         }
         $unit = $this->subject->unit;
         $got = $found[0]->depth();
@@ -205,7 +217,7 @@ final class RoundRows
         return $best;
     }
 
-    /** @return array{Hole, bool}|null the one that is most likely meant, and whether another one is as likely */
+    /** @return array{Hole, Hole|null}|null the one that is most likely meant, and another one that is as likely */
     private function find(Requirement $r): ?array
     {
         return $this->pairs($r->axis(), $r->kind->isOfPin())[self::key($r)] ?? null;
@@ -216,9 +228,15 @@ final class RoundRows
         return $this->rows->missing($r, $r->kind->isOfPin() ? Diagnosis::noPin($r, $this->subject->part, $this->subject->unit) : Diagnosis::noHole($r, $this->subject->part, $this->subject->unit));
     }
 
-    private function doubt(bool $doubt, Requirement $r): string
+    /** No guess is made between two that measure differently. */
+    private function untold(Requirement $r): Row
     {
-        return $doubt ? ' Another ' . ($r->kind->isOfPin() ? 'pin' : 'hole') . ' is just as near to the asked place; it is not sure that this one is meant.' : '';
+        return $this->rows->unknown($r, 'Two ' . ($r->kind->isOfPin() ? 'pins' : 'holes') . ' are equally near to the asked place and differ; which one is meant cannot be told.');
+    }
+
+    private function doubt(?Hole $doubt, Requirement $r): string
+    {
+        return $doubt !== null ? ' Another ' . ($r->kind->isOfPin() ? 'pin' : 'hole') . ' is just as near to the asked place; it is not sure that this one is meant.' : '';
     }
 
     /** The place, and the width where several are asked on one axis: counterbored holes have two there. */
@@ -227,7 +245,7 @@ final class RoundRows
         return round($r->number("u$end"), 6) . '|' . round($r->number("v$end"), 6) . '|' . ($end === '' && isset($r->where['nth']) ? (string) $r->where['nth'] : '0');
     }
 
-    /** @return array<string, array{Hole, bool}> by asked place */
+    /** @return array<string, array{Hole, Hole|null}> by asked place */
     private function pairs(int $axis, bool $pins): array
     {
         $which = ($pins ? 'p' : 'h') . $axis;

@@ -185,3 +185,13 @@ it('measures rounds along circular edges, of steps and of a file', function (): 
     expect($row($reference)->status)->toBe('met')->and($row($file('3'))->status)->toBe('met')
         ->and($row($file('2'))->status)->toBe('off')->and($row($file('2'))->measured)->toContain('2.00');
 });
+
+it('makes no guess between two holes that are as near and differ', function () use ($plate): void {
+    $reference = [$plate, bore('6', '0', '0', ['z' => '4'])];
+    // both 8 off, one through and one not
+    $part = [$plate, bore('6', '-8', '0', ['z' => '4']), bore('6', '8', '0')];
+    expect(asked($reference, $part, 'hole-0-depth')->status)->toBe('unknown')->and(asked($reference, $part, 'hole-0-depth')->diagnosis)->toContain('cannot be told')
+        // they are as wide, and both in the wrong place
+        ->and(asked($reference, $part, 'hole-0-diameter')->status)->toBe('met')
+        ->and(asked($reference, $part, 'hole-0-place')->status)->toBe('off')->and(asked($reference, $part, 'hole-0-place')->diagnosis)->toContain('just as near');
+});
