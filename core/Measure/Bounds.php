@@ -67,6 +67,10 @@ final readonly class Bounds
     private static function ringExtreme(array $p, array $corners, Surface $s, float $sign, int $k): ?float
     {
         [$i, $j] = [($k + 1) % 3, ($k + 2) % 3];
+        // on the far side of the middle (the bottom of a groove) nothing reaches farther than a corner
+        if ($sign * ($p[$k][$corners[0]] + $p[$k][$corners[1]] + $p[$k][$corners[2]] - 3 * $s->point[$k]) <= 0) {
+            return null;
+        }
         $low = INF;
         $high = -INF;
         foreach ($corners as $v) {

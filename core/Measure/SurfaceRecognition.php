@@ -25,11 +25,10 @@ final class SurfaceRecognition
             return $mesh;
         }
         $graph = new FacetGraph($mesh);
-        // belts of balls and rings that pass for cylinders are known by going on at both ends
-        $found = Cylinders::in($graph, []);
-        // those that pass for cones are not: cones come last
-        array_push($found, ...Balls::in($graph, self::facets($found)));
+        // what bends two ways comes first: every belt of it would pass for a cylinder or a cone
+        $found = Balls::in($graph, []);
         array_push($found, ...Rings::in($graph, self::facets($found)));
+        array_push($found, ...Cylinders::in($graph, self::facets($found)));
         array_push($found, ...Cones::in($graph, self::facets($found)));
         $surfaces = $surfaceOf = [];
         foreach ($found as [$surface, $facets]) {

@@ -176,7 +176,7 @@ final class Alignment
     {
         [$part, $onto] = [$this->part, $this->onto];
         // the same solid: laying every facet on itself would take longest of all
-        if (abs($part->solid->facettedVolume() / $onto->solid->facettedVolume() - 1) < 1e-9 && $part->solid->triangleCount() === $onto->solid->triangleCount() && $this->within(self::EQUAL)) {
+        if (abs($part->solid->facettedVolume() / $onto->solid->facettedVolume() - 1) < 1e-5 && $part->solid->triangleCount() === $onto->solid->triangleCount() && $this->within(self::EQUAL)) {
             $common = min($part->mass()->volume, $onto->mass()->volume);
 
             return ['share' => 100.0, 'common' => $common, 'missing' => 0.0, 'surplus' => 0.0];

@@ -22,6 +22,12 @@ final class Balls
 
     private const RIM = 6e-3;
 
+    /** Nor more than this share of how far the smaller facets stay below it: through few circles a ball can nearly be laid. */
+    private const RISE = 0.15;
+
+    /** What files in single precision leave of a corner, as a share of the radius. */
+    private const NOISE = 2e-5;
+
     private function __construct(private readonly FacetGraph $graph) {}
 
     /**
@@ -31,28 +37,32 @@ final class Balls
     public static function in(FacetGraph $graph, array $taken): array
     {
         $b = new self($graph);
-        $out = $tried = [];
-        foreach ($graph->normal as $seed => $_) {
-            if (isset($taken[$seed]) || isset($tried[$seed]) || ! $graph->isSmall($seed)) {
-                continue;
-            }
-            $first = $b->around($seed, $taken);
-            $ball = count($first) < 4 ? null : $b->fit($first);
-            if ($ball === null) {
-                continue;
-            }
-            // a flat and the narrow cone along its rim lie on a ball as well: only small facets count at first
-            $members = $b->grow([$seed], $ball, $taken, 2 * self::OFF, true);
-            $fit = count($members) < self::LEAST || ! $b->bulges($members) ? null : $b->fit($members);
-            if ($fit === null) {
-                $tried += array_fill_keys($members, true);
+        $out = [];
+        // what fits exactly first: along a rim corners lie a little off, and a ball laid through them is not quite the right one
+        foreach ([true, false] as $exact) {
+            $tried = [];
+            foreach ($graph->normal as $seed => $_) {
+                if (isset($taken[$seed]) || isset($tried[$seed]) || ! $graph->isSmall($seed)) {
+                    continue;
+                }
+                $first = $b->around($seed, $taken);
+                $ball = count($first) < 4 ? null : $b->fit($first, $exact);
+                if ($ball === null) {
+                    continue;
+                }
+                // a flat and the narrow cone along its rim lie on a ball as well: only small facets count at first
+                $members = $b->grow([$seed], $ball, $taken, 2 * $ball[2], true);
+                $fit = count($members) < self::LEAST || ! $graph->bulges($members) ? null : $b->fit($members, $exact);
+                if ($fit === null) {
+                    $tried += array_fill_keys($members, true);
 
-                continue;
+                    continue;
+                }
+                // along a rim with another face the corners may lie on chords of it
+                $members = $b->grow($members, $fit, $taken, self::RIM * $fit[1], false);
+                $taken += array_fill_keys($members, true);
+                $out[] = [Surface::sphere('', $fit[0], $fit[1]), $members];
             }
-            // along a rim with another face the corners may lie on chords of it
-            $members = $b->grow($members, $fit, $taken, self::RIM, false);
-            $taken += array_fill_keys($members, true);
-            $out[] = [Surface::sphere('', $fit[0], $fit[1]), $members];
         }
 
         return $out;
@@ -76,36 +86,10 @@ final class Balls
     }
 
     /**
-     * Whether it bends in two directions: the corners of a short cylinder or of a cone lie on a ball as well, but all
-     * their normals lie on one circle.
-     *
      * @param list<int> $facets
+     * @return array{V, float, float}|null centre, radius and how near the corners must be, when every one of them is
      */
-    private function bulges(array $facets): bool
-    {
-        $n = count($facets);
-        $mean = [0.0, 0.0, 0.0];
-        foreach ($facets as $f) {
-            $mean = Vector::add($mean, $this->graph->normal[$f], 1 / $n);
-        }
-        $c = [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
-        foreach ($facets as $f) {
-            $d = Vector::sub($this->graph->normal[$f], $mean);
-            for ($i = 0; $i < 3; $i++) {
-                for ($j = 0; $j < 3; $j++) {
-                    $c[$i][$j] += $d[$i] * $d[$j] / $n;
-                }
-            }
-        }
-
-        return Vector::dot($c[0], Vector::cross($c[1], $c[2])) > 1e-9;
-    }
-
-    /**
-     * @param list<int> $facets
-     * @return array{V, float}|null centre and radius, when every corner lies on it
-     */
-    private function fit(array $facets): ?array
+    private function fit(array $facets, bool $exact): ?array
     {
         $points = [];
         foreach ($facets as $f) {
@@ -147,19 +131,23 @@ final class Balls
         ];
         $radius = sqrt($mean + Vector::dot($x, $x));
         $centre = Vector::add($c, $x);
+        $rise = array_map(fn (int $f): float => $radius - abs(Vector::dot($this->graph->normal[$f], $centre) - $this->graph->offset[$f]), $facets);
+        sort($rise);
+        $within = $exact ? self::NOISE * $radius : min(self::OFF * $radius, max(self::RISE * $rise[intdiv(count($rise), 10)], self::NOISE * $radius));
         foreach ($points as $p) {
-            if (abs(Vector::distance($p, $centre) - $radius) > self::OFF * $radius) {
+            if (abs(Vector::distance($p, $centre) - $radius) > $within) {
                 return null;
             }
         }
 
-        return [$centre, $radius];
+        return [$centre, $radius, $within];
     }
 
     /**
      * @param list<int> $from
-     * @param array{V, float} $ball
+     * @param array{V, float, float} $ball
      * @param array<int, true> $taken
+     * @param float $off mm
      * @return list<int>
      */
     private function grow(array $from, array $ball, array $taken, float $off, bool $small): array
@@ -180,13 +168,13 @@ final class Balls
         return array_keys($members);
     }
 
-    /** @param array{V, float} $ball */
+    /** @param array{V, float, float} $ball */
     private function lies(int $f, array $ball, float $off): bool
     {
         $g = $this->graph;
         [$centre, $radius] = $ball;
         foreach ($g->borders[$f] ?? [] as $h) {
-            if (abs(Vector::distance($g->corner($g->mesh->start[$h]), $centre) - $radius) > $off * $radius) {
+            if (abs(Vector::distance($g->corner($g->mesh->start[$h]), $centre) - $radius) > $off) {
                 return false;
             }
         }

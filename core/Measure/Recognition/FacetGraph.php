@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Measure\Recognition;
 
+use Cubo\Geometry\Vector;
 use Cubo\Solid\Solid;
 
 /**
@@ -101,6 +102,31 @@ final class FacetGraph
     public function isSmall(int $f): bool
     {
         return count($this->borders[$f] ?? []) <= self::SIDES;
+    }
+
+    /**
+     * Whether facets bend in two directions: the normals of a cylinder or of a cone lie on one circle.
+     *
+     * @param list<int> $facets
+     */
+    public function bulges(array $facets): bool
+    {
+        $n = count($facets);
+        $mean = [0.0, 0.0, 0.0];
+        foreach ($facets as $f) {
+            $mean = Vector::add($mean, $this->normal[$f], 1 / $n);
+        }
+        $c = [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
+        foreach ($facets as $f) {
+            $d = Vector::sub($this->normal[$f], $mean);
+            for ($i = 0; $i < 3; $i++) {
+                for ($j = 0; $j < 3; $j++) {
+                    $c[$i][$j] += $d[$i] * $d[$j] / $n;
+                }
+            }
+        }
+
+        return Vector::dot($c[0], Vector::cross($c[1], $c[2])) > 1e-9;
     }
 
     /** The facet on the other side of a half-edge. */

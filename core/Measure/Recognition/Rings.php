@@ -18,11 +18,19 @@ final class Rings
 {
     private const LEAST = 12;
 
-    /** Facets around the first one. */
-    private const PATCH = 18;
-
-    /** Corners may lie this share of the tube's radius off. */
+    /** Corners may lie this share of the tube's radius off at the most, along a rim with another face RIM. */
     private const OFF = 2e-3;
+
+    private const RIM = 2e-2;
+
+    /** Nor more than this share of how far the smaller facets stay below it: to few corners a ring can always be laid. */
+    private const RISE = 0.15;
+
+    /** What files in single precision leave of a corner, as a share of the ring. */
+    private const NOISE = 1e-5;
+
+    /** Facets a ring is fitted to at the most. */
+    private const MOST = 400;
 
     /** First facets that are tried in vain; a free surface would be tried everywhere. */
     private const TRIES = 150;
@@ -36,29 +44,38 @@ final class Rings
     public static function in(FacetGraph $graph, array $taken): array
     {
         $r = new self($graph);
-        $out = $tried = [];
-        $left = self::TRIES;
-        foreach ($graph->normal as $seed => $_) {
-            if ($left === 0) {
-                break;
-            }
-            if (isset($taken[$seed]) || isset($tried[$seed]) || ! $graph->isSmall($seed)) {
-                continue;
-            }
-            $patch = $r->around($seed, $taken);
-            if (count($patch) < self::LEAST) {
-                continue;
-            }
-            $ring = $r->fit($patch);
-            if ($ring === null) {
-                $left--;
-                $tried += array_fill_keys(array_slice($patch, 0, self::LEAST / 2), true);
+        $out = [];
+        // what fits exactly first: along a rim corners lie a little off, and a ring laid through them is not quite the right one
+        foreach ([true, false] as $exact) {
+            $tried = [];
+            $left = self::TRIES;
+            foreach ($graph->normal as $seed => $_) {
+                if ($left === 0) {
+                    break;
+                }
+                if (isset($taken[$seed]) || isset($tried[$seed]) || ! $graph->isSmall($seed)) {
+                    continue;
+                }
+                $patch = $r->around($seed, $taken);
+                if (count($patch) < self::LEAST) {
+                    continue;
+                }
+                $ring = $graph->bulges($patch) ? $r->fit($patch, $exact) : null;
+                if ($ring === null) {
+                    // flats, cylinders and cones are not tried, so they are not counted
+                    $left -= $graph->bulges($patch) ? 1 : 0;
+                    $tried += array_fill_keys(array_slice($patch, 0, self::LEAST / 2), true);
 
-                continue;
+                    continue;
+                }
+                $members = $r->grow($patch, $ring, $taken, 2 * $ring['within']);
+                // over more of it the fit is better
+                $ring = $r->fit(array_slice($members, 0, self::MOST), $exact) ?? $ring;
+                $members = $r->grow($members, $ring, $taken, 2 * $ring['within']);
+                $members = $r->grow($members, $ring, $taken, self::RIM * $ring['tube']);
+                $taken += array_fill_keys($members, true);
+                $out[] = [Surface::torus('', $ring['centre'], $ring['axis'], $ring['radius'], $ring['tube']), $members];
             }
-            $members = $r->grow($patch, $ring, $taken);
-            $taken += array_fill_keys($members, true);
-            $out[] = [Surface::torus('', $ring['centre'], $ring['axis'], $ring['radius'], $ring['tube']), $members];
         }
 
         return $out;
@@ -71,7 +88,7 @@ final class Rings
     private function around(int $seed, array $taken): array
     {
         $out = [$seed => true];
-        for ($queue = [$seed]; $queue !== [] && count($out) < self::PATCH;) {
+        for ($queue = [$seed]; $queue !== [] && count($out) < self::LEAST;) {
             foreach ($this->graph->borders[array_shift($queue)] ?? [] as $h) {
                 $o = $this->graph->across($h);
                 if (! isset($out[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN && $this->graph->turn($h) < 1 - 1e-7) {
@@ -86,9 +103,9 @@ final class Rings
 
     /**
      * @param list<int> $facets
-     * @return Ring|null where every corner lies on it, and it bends both ways
+     * @return array{centre: V, axis: V, radius: float, tube: float, within: float}|null where every corner lies on it, and it bends both ways
      */
-    private function fit(array $facets): ?array
+    private function fit(array $facets, bool $exact): ?array
     {
         $points = $normals = [];
         foreach ($facets as $f) {
@@ -106,9 +123,13 @@ final class Rings
         if ($ring === null || $ring['radius'] < 0.05 * $ring['tube'] || $ring['radius'] > 500 * $ring['tube']) {
             return null;
         }
+        $rise = array_map(static fn (array $n): float => abs(RingFit::off($ring, $n[0])), $normals);
+        sort($rise);
+        $noise = self::NOISE * ($ring['radius'] + $ring['tube']);
+        $within = $exact ? $noise : min(self::OFF * $ring['tube'], max(self::RISE * $rise[intdiv(count($rise), 10)], $noise));
         $turns = [];
         foreach ($points as $p) {
-            if (abs(RingFit::off($ring, $p)) > self::OFF * $ring['tube']) {
+            if (abs(RingFit::off($ring, $p)) > $within) {
                 return null;
             }
             $d = Vector::sub($p, $ring['centre']);
@@ -116,7 +137,7 @@ final class Rings
             $turns[] = atan2($z, Vector::length(Vector::add($d, $ring['axis'], -$z)) - $ring['radius']);
         }
 
-        return self::bends($turns) ? $ring : null;
+        return self::bends($turns) ? $ring + ['within' => $within] : null;
     }
 
     /**
@@ -140,15 +161,16 @@ final class Rings
      * @param list<int> $from
      * @param Ring $ring
      * @param array<int, true> $taken
+     * @param float $off mm
      * @return list<int>
      */
-    private function grow(array $from, array $ring, array $taken): array
+    private function grow(array $from, array $ring, array $taken, float $off): array
     {
         $members = array_fill_keys($from, true);
         for ($stack = $from; $stack !== [];) {
             foreach ($this->graph->borders[array_pop($stack)] ?? [] as $h) {
                 $o = $this->graph->across($h);
-                if (! isset($members[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN - 0.05 && $this->lies($o, $ring)) {
+                if (! isset($members[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN - 0.05 && $this->lies($o, $ring, $off)) {
                     $members[$o] = true;
                     $stack[] = $o;
                 }
@@ -159,14 +181,18 @@ final class Rings
     }
 
     /** @param Ring $ring */
-    private function lies(int $f, array $ring): bool
+    private function lies(int $f, array $ring, float $off): bool
     {
+        $middle = [0.0, 0.0, 0.0];
         foreach ($this->graph->borders[$f] ?? [] as $h) {
-            if (abs(RingFit::off($ring, $this->graph->corner($this->graph->mesh->start[$h]))) > self::OFF * $ring['tube']) {
+            $p = $this->graph->corner($this->graph->mesh->start[$h]);
+            if (abs(RingFit::off($ring, $p)) > $off) {
                 return false;
             }
+            $middle = Vector::add($middle, $p, 1 / count($this->graph->borders[$f]));
         }
 
-        return true;
+        // a facet that cuts deep through the ring is a flat that is bordered by it
+        return abs(RingFit::off($ring, $middle)) < 0.1 * $ring['tube'];
     }
 }
