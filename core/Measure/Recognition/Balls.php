@@ -59,7 +59,7 @@ final class Balls
                     continue;
                 }
                 // along a rim with another face the corners may lie on chords of it
-                $members = $b->grow($members, $fit, $taken, self::RIM * $fit[1], false);
+                $members = $b->grow([...$members, ...$b->elsewhere($fit, $taken + array_fill_keys($members, true))], $fit, $taken, self::RIM * $fit[1], false);
                 $taken += array_fill_keys($members, true);
                 $out[] = [Surface::sphere('', $fit[0], $fit[1]), $members];
             }
@@ -166,6 +166,25 @@ final class Balls
         }
 
         return array_keys($members);
+    }
+
+    /**
+     * Pieces of the same ball that other faces have cut off from it.
+     *
+     * @param array{V, float, float} $ball
+     * @param array<int, true> $taken
+     * @return list<int>
+     */
+    private function elsewhere(array $ball, array $taken): array
+    {
+        $out = [];
+        foreach ($this->graph->normal as $f => $_) {
+            if (! isset($taken[$f]) && isset($this->graph->borders[$f]) && $this->graph->isSmall($f) && $this->lies($f, $ball, self::RIM * $ball[1])) {
+                $out[] = $f;
+            }
+        }
+
+        return $out;
     }
 
     /** @param array{V, float, float} $ball */

@@ -17,6 +17,9 @@ final class Cylinders
     /** Cosine of the greatest turn from facet to facet: a full circle has at least 16. */
     public const TURN = 0.92;
 
+    /** A turn so many times the usual one is no turn of the same face. */
+    private const UNEVEN = 1.7;
+
     /** Facets that make a round face at the least. */
     private const LEAST = 4;
 
@@ -48,26 +51,20 @@ final class Cylinders
                 if ($axis === null || isset($belts[$h]) || ! $this->turnsAbout($h, $axis)) {
                     continue;
                 }
-                $members = [$seed => true];
-                $over = [];
-                for ($stack = [$seed]; $stack !== [];) {
-                    $f = array_pop($stack);
-                    foreach ($this->graph->borders[$f] ?? [] as $g) {
-                        $next = $this->graph->across($g);
-                        if (! isset($taken[$next]) && $this->turnsAbout($g, $axis)) {
-                            $over[$g] = true;
-                            if (! isset($members[$next])) {
-                                $members[$next] = true;
-                                $stack[] = $next;
-                            }
-                        }
-                    }
+                [$members, $over] = $this->walk($seed, $axis, $taken, self::TURN);
+                $found = $this->cylinder($members, $axis);
+                if ($found === null && count($over) >= self::LEAST) {
+                    // a flat that meets it at a blunt angle turns more than its own facets do
+                    asort($over);
+                    $usual = array_keys($over)[intdiv(count($over), 2)];
+                    $most = cos(self::UNEVEN * acos(min(1.0, $over[$usual])));
+                    $fewer = $most > self::TURN ? $this->walk($this->graph->facetOf[intdiv($usual, 3)], $axis, $taken, $most)[0] : $members;
+                    $found = count($fewer) < count($members) ? $this->cylinder($fewer, $axis) : null;
+                    $members = $found === null ? $members : $fewer;
                 }
-                $chain = ['axis' => $axis, 'facets' => array_keys($members)];
-                $fit = count($members) < self::LEAST || $this->isBelt($chain) ? null : $this->fit($chain);
-                if ($fit !== null) {
+                if ($found !== null) {
                     $taken += $members;
-                    $out[] = [Surface::cylinder('', $fit[0], $axis, $fit[1]), $chain['facets']];
+                    $out[] = [$found, array_keys($members)];
 
                     break;
                 }
@@ -77,6 +74,44 @@ final class Cylinders
         }
 
         return $out;
+    }
+
+    /**
+     * @param array{float,float,float} $axis
+     * @param array<int, true> $taken
+     * @param float $turn cosine of the greatest turn from one to the next
+     * @return array{array<int, true>, array<int, float>} facets, and the turns at the half-edges passed over
+     */
+    private function walk(int $seed, array $axis, array $taken, float $turn): array
+    {
+        $members = [$seed => true];
+        $over = [];
+        for ($stack = [$seed]; $stack !== [];) {
+            foreach ($this->graph->borders[array_pop($stack)] ?? [] as $g) {
+                $next = $this->graph->across($g);
+                if (! isset($taken[$next]) && $this->graph->turn($g) > $turn && $this->turnsAbout($g, $axis)) {
+                    $over[$g] = $this->graph->turn($g);
+                    if (! isset($members[$next])) {
+                        $members[$next] = true;
+                        $stack[] = $next;
+                    }
+                }
+            }
+        }
+
+        return [$members, $over];
+    }
+
+    /**
+     * @param array<int, true> $members
+     * @param array{float,float,float} $axis
+     */
+    private function cylinder(array $members, array $axis): ?Surface
+    {
+        $chain = ['axis' => $axis, 'facets' => array_keys($members)];
+        $fit = count($members) < self::LEAST || $this->isBelt($chain) ? null : $this->fit($chain);
+
+        return $fit === null ? null : Surface::cylinder('', $fit[0], $axis, $fit[1]);
     }
 
     /**
@@ -135,10 +170,11 @@ final class Cylinders
         $u = [$u[0] / $l, $u[1] / $l, $u[2] / $l];
         $w = [$axis[1] * $u[2] - $axis[2] * $u[1], $axis[2] * $u[0] - $axis[0] * $u[2], $axis[0] * $u[1] - $axis[1] * $u[0]];
         $points = [];
+        $in = array_fill_keys($members['facets'], true);
         foreach ($members['facets'] as $f) {
             foreach ($this->graph->borders[$f] ?? [] as $h) {
                 // corners of the circle are where two of the facets meet
-                if ($this->turnsAbout($h, $axis)) {
+                if (isset($in[$this->graph->across($h)]) && $this->turnsAbout($h, $axis)) {
                     $v = $m->start[$h];
                     $points[$v] = [$m->x[$v] * $u[0] + $m->y[$v] * $u[1] + $m->z[$v] * $u[2], $m->x[$v] * $w[0] + $m->y[$v] * $w[1] + $m->z[$v] * $w[2]];
                 }

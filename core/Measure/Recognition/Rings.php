@@ -72,7 +72,7 @@ final class Rings
                 // over more of it the fit is better
                 $ring = $r->fit(array_slice($members, 0, self::MOST), $exact) ?? $ring;
                 $members = $r->grow($members, $ring, $taken, 2 * $ring['within']);
-                $members = $r->grow($members, $ring, $taken, self::RIM * $ring['tube']);
+                $members = $r->grow([...$members, ...$r->elsewhere($ring, $taken + array_fill_keys($members, true))], $ring, $taken, self::RIM * $ring['tube']);
                 $taken += array_fill_keys($members, true);
                 $out[] = [Surface::torus('', $ring['centre'], $ring['axis'], $ring['radius'], $ring['tube']), $members];
             }
@@ -178,6 +178,25 @@ final class Rings
         }
 
         return array_keys($members);
+    }
+
+    /**
+     * Pieces of the same ring that other faces have cut off from it.
+     *
+     * @param Ring $ring
+     * @param array<int, true> $taken
+     * @return list<int>
+     */
+    private function elsewhere(array $ring, array $taken): array
+    {
+        $out = [];
+        foreach ($this->graph->normal as $f => $_) {
+            if (! isset($taken[$f]) && isset($this->graph->borders[$f]) && $this->graph->isSmall($f) && $this->lies($f, $ring, self::RIM * $ring['tube'])) {
+                $out[] = $f;
+            }
+        }
+
+        return $out;
     }
 
     /** @param Ring $ring */

@@ -6,6 +6,7 @@ declare(strict_types=1);
  * Round faces found again in bare triangles. Bushes, cones and sinkings whose radii are known stand in tests/Reference/RecognisedRoundsTest.php.
  */
 
+use Cubo\Measure\PartMeasures;
 use Cubo\Measure\SurfaceRecognition;
 use Cubo\Solid\SurfaceKind;
 use Tests\Meshes;
@@ -86,3 +87,17 @@ it('finds a cone whose rim another round face cuts', function (): void {
     $cones = array_values(array_filter(SurfaceRecognition::of($mesh)->surfaces, static fn ($s): bool => $s->kind === SurfaceKind::Cone));
     expect($cones)->toHaveCount(1)->and(abs($cones[0]->slope))->toEqualWithDelta(1.0, 1e-3);
 });
+
+it('finds a bore that a flat meets at a blunt angle, balls and rings that other faces cut', function (array $steps, SurfaceKind $kind, float $radius): void {
+    $part = Parts::build($steps)->part();
+    $known = SurfaceRecognition::of(Cubo\Exchange\MeshFile::read(Cubo\Exchange\StlFile::write($part), Cubo\Quantity\Unit::Millimetre)[0]);
+    $found = array_values(array_filter($known->surfaces, static fn ($s): bool => $s->kind === $kind && abs($s->radius - $radius) < 1e-3 * $radius));
+    expect($found)->toHaveCount(1)
+        // what is measured of the file is what is measured of the part
+        ->and((new PartMeasures($known))->mass()->volume / (new PartMeasures($part))->mass()->volume)->toEqualWithDelta(1.0, 1e-5)
+        ->and((new PartMeasures($known))->bounds()->size())->toEqualWithDelta((new PartMeasures($part))->bounds()->size(), 1e-4);
+})->with([
+    'a bore beside a pocket' => [[['kind' => 'block', 'width' => '52', 'depth' => '37.5', 'height' => '10'], ['kind' => 'block', 'width' => '15.5', 'depth' => '6.75', 'height' => '29', 'x' => '4.5', 'y' => '-15.75', 'z' => '6.75', 'effect' => 'cut'], ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '9.25', 'length' => '80', 'x' => '8', 'y' => '-12.5', 'z' => '-20', 'effect' => 'cut']], SurfaceKind::Cylinder, 4.625],
+    'a groove like a ring' => [[['kind' => 'block', 'width' => '62.75', 'depth' => '34.5', 'height' => '12'], ['kind' => 'ring', 'by' => 'diameter', 'round' => '21.25', 'thick' => '5.25', 'x' => '-3.25', 'y' => '-7.5', 'z' => '10.25', 'effect' => 'cut']], SurfaceKind::Torus, 8.0],
+    'a ball that sticks out' => [[['kind' => 'block', 'width' => '58.25', 'depth' => '48.75', 'height' => '15'], ['kind' => 'ball', 'by' => 'diameter', 'round' => '20', 'x' => '-21.5', 'y' => '-0.25', 'z' => '5.25']], SurfaceKind::Sphere, 10.0],
+]);
