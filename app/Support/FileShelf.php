@@ -26,7 +26,7 @@ final class FileShelf
     private const KEPT = 5;
 
     /** Raise when files are read or recognised in another way. */
-    private const VERSION = 2;
+    private const VERSION = 3;
 
     public function __construct(private readonly PartFiles $cache, private readonly Workbench $bench) {}
 

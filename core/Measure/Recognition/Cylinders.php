@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Measure\Recognition;
 
+use Cubo\Geometry\Vector;
 use Cubo\Solid\Surface;
 
 /**
@@ -17,8 +18,8 @@ final class Cylinders
     /** Cosine of the greatest turn from facet to facet: a full circle has at least 16. */
     public const TURN = 0.92;
 
-    /** A turn so many times the usual one is no turn of the same face. */
-    private const UNEVEN = 1.7;
+    /** Corners may lie this share of the radius off. */
+    private const OFF = 1e-3;
 
     /** Facets that make a round face at the least. */
     private const LEAST = 4;
@@ -51,16 +52,17 @@ final class Cylinders
                 if ($axis === null || isset($belts[$h]) || ! $this->turnsAbout($h, $axis)) {
                     continue;
                 }
-                [$members, $over] = $this->walk($seed, $axis, $taken, self::TURN);
+                [$members, $over] = $this->walk($seed, $axis, $taken);
                 $found = $this->cylinder($members, $axis);
-                if ($found === null && count($over) >= self::LEAST) {
-                    // a flat that meets it at a blunt angle turns more than its own facets do
-                    asort($over);
-                    $usual = array_keys($over)[intdiv(count($over), 2)];
-                    $most = cos(self::UNEVEN * acos(min(1.0, $over[$usual])));
-                    $fewer = $most > self::TURN ? $this->walk($this->graph->facetOf[intdiv($usual, 3)], $axis, $taken, $most)[0] : $members;
-                    $found = count($fewer) < count($members) ? $this->cylinder($fewer, $axis) : null;
-                    $members = $found === null ? $members : $fewer;
+                // a flat that meets it at a blunt angle passes for one of its facets
+                foreach ($found === null && count($over) >= 2 * self::LEAST ? [1, 2, 3] : [] as $quarter) {
+                    $part = $this->onOneCircle($this->graph->facetOf[intdiv(array_keys($over)[intdiv($quarter * count($over), 4)], 3)], $axis, $taken);
+                    $found = count($part) < count($members) ? $this->cylinder($part, $axis) : null;
+                    if ($found !== null) {
+                        $members = $part;
+
+                        break;
+                    }
                 }
                 if ($found !== null) {
                     $taken += $members;
@@ -79,27 +81,54 @@ final class Cylinders
     /**
      * @param array{float,float,float} $axis
      * @param array<int, true> $taken
-     * @param float $turn cosine of the greatest turn from one to the next
-     * @return array{array<int, true>, array<int, float>} facets, and the turns at the half-edges passed over
+     * @param array{array{float,float,float}, float}|null $circle edges that do not lie on it are not passed
+     * @param int $most facets
+     * @return array{array<int, true>, array<int, true>} facets that turn about the axis one after another, and half-edges passed over
      */
-    private function walk(int $seed, array $axis, array $taken, float $turn): array
+    private function walk(int $seed, array $axis, array $taken, ?array $circle = null, int $most = PHP_INT_MAX): array
     {
         $members = [$seed => true];
         $over = [];
-        for ($stack = [$seed]; $stack !== [];) {
-            foreach ($this->graph->borders[array_pop($stack)] ?? [] as $g) {
+        for ($queue = [$seed], $i = 0; $i < count($queue) && count($members) < $most; $i++) {
+            foreach ($this->graph->borders[$queue[$i]] ?? [] as $g) {
                 $next = $this->graph->across($g);
-                if (! isset($taken[$next]) && $this->graph->turn($g) > $turn && $this->turnsAbout($g, $axis)) {
-                    $over[$g] = $this->graph->turn($g);
+                if (! isset($taken[$next]) && $this->turnsAbout($g, $axis) && ($circle === null || $this->isOn($g, $axis, ...$circle))) {
+                    $over[$g] = true;
                     if (! isset($members[$next])) {
                         $members[$next] = true;
-                        $stack[] = $next;
+                        $queue[] = $next;
                     }
                 }
             }
         }
 
         return [$members, $over];
+    }
+
+    /**
+     * The facets around one that lie on the circle the nearest few of them give.
+     *
+     * @param array{float,float,float} $axis
+     * @param array<int, true> $taken
+     * @return array<int, true>
+     */
+    private function onOneCircle(int $from, array $axis, array $taken): array
+    {
+        $few = $this->walk($from, $axis, $taken, null, self::LEAST + 1)[0];
+        $circle = $this->fit(['axis' => $axis, 'facets' => array_keys($few)]);
+
+        return $circle === null ? [] : $this->walk($from, $axis, $taken, $circle)[0];
+    }
+
+    /**
+     * @param array{float,float,float} $axis
+     * @param array{float,float,float} $point
+     */
+    private function isOn(int $h, array $axis, array $point, float $radius): bool
+    {
+        $d = Vector::cross(Vector::sub($this->graph->corner($this->graph->mesh->start[$h]), $point), $axis);
+
+        return abs(Vector::length($d) - $radius) < self::OFF * $radius;
     }
 
     /**
@@ -205,7 +234,7 @@ final class Cylinders
         $radius = sqrt($a * $a + $b * $b + ($sxx + $syy) / $n);
         [$a, $b] = [$a + $cx, $b + $cy];
         foreach ($points as [$x, $y]) {
-            if (abs(hypot($x - $a, $y - $b) - $radius) > 1e-3 * $radius) {
+            if (abs(hypot($x - $a, $y - $b) - $radius) > self::OFF * $radius) {
                 return null;
             }
         }
