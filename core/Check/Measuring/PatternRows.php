@@ -128,7 +128,14 @@ final readonly class PatternRows
     {
         $d = $r->number('diameter');
 
-        // wide enough that a wrong diameter is told where the diameter is asked, not here
-        return Patterns::holes($this->subject->part, $r->axis(), $d, max(0.05 * $d, 0.1));
+        // wide enough that a wrong diameter is told where the diameter is asked, not here; but not as far as the next ones the drawing has
+        $within = max(0.05 * $d, 0.1);
+        foreach ($this->subject->exercise->requirements as $q) {
+            if ($q->kind === RequirementKind::HoleCount && $q->axis() === $r->axis() && abs($q->number('diameter') - $d) > 1e-6) {
+                $within = min($within, 0.49 * abs($q->number('diameter') - $d));
+            }
+        }
+
+        return Patterns::holes($this->subject->part, $r->axis(), $d, $within);
     }
 }

@@ -55,7 +55,7 @@ final class Cylinders
                 [$members, $over] = $this->walk($seed, $axis, $taken);
                 $found = $this->cylinder($members, $axis);
                 // a flat that meets it at a blunt angle passes for one of its facets
-                foreach ($found === null && count($over) >= 2 * self::LEAST ? [1, 2, 3] : [] as $quarter) {
+                foreach ($found === null && count($over) >= 2 * self::LEAST ? [2, 1, 3] : [] as $quarter) {
                     $part = $this->onOneCircle($this->graph->facetOf[intdiv(array_keys($over)[intdiv($quarter * count($over), 4)], 3)], $axis, $taken);
                     $found = count($part) < count($members) ? $this->cylinder($part, $axis) : null;
                     if ($found !== null) {
@@ -92,7 +92,7 @@ final class Cylinders
         for ($queue = [$seed], $i = 0; $i < count($queue) && count($members) < $most; $i++) {
             foreach ($this->graph->borders[$queue[$i]] ?? [] as $g) {
                 $next = $this->graph->across($g);
-                if (! isset($taken[$next]) && $this->turnsAbout($g, $axis) && ($circle === null || $this->isOn($g, $axis, ...$circle))) {
+                if (! isset($taken[$next]) && $this->turnsAbout($g, $axis) && ($circle === null || ($this->isOn($g, $axis, ...$circle) && $this->isWithin($next, $axis, ...$circle)))) {
                     $over[$g] = true;
                     if (! isset($members[$next])) {
                         $members[$next] = true;
@@ -118,6 +118,23 @@ final class Cylinders
         $circle = $this->fit(['axis' => $axis, 'facets' => array_keys($few)]);
 
         return $circle === null ? [] : $this->walk($from, $axis, $taken, $circle)[0];
+    }
+
+    /**
+     * Whether no corner of a facet lies outside of the circle: a flat that meets it goes on beyond.
+     *
+     * @param array{float,float,float} $axis
+     * @param array{float,float,float} $point
+     */
+    private function isWithin(int $f, array $axis, array $point, float $radius): bool
+    {
+        foreach ($this->graph->borders[$f] ?? [] as $h) {
+            if (Vector::length(Vector::cross(Vector::sub($this->graph->corner($this->graph->mesh->start[$h]), $point), $axis)) > $radius * (1 + self::OFF)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**
@@ -238,7 +255,13 @@ final class Cylinders
                 return null;
             }
         }
+        $point = [$a * $u[0] + $b * $w[0], $a * $u[1] + $b * $w[1], $a * $u[2] + $b * $w[2]];
+        foreach ($members['facets'] as $f) {
+            if (! $this->isWithin($f, $axis, $point, $radius)) {
+                return null;
+            }
+        }
 
-        return [[$a * $u[0] + $b * $w[0], $a * $u[1] + $b * $w[1], $a * $u[2] + $b * $w[2]], $radius];
+        return [$point, $radius];
     }
 }

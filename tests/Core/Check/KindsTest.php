@@ -195,3 +195,9 @@ it('makes no guess between two holes that are as near and differ', function () u
         ->and(asked($reference, $part, 'hole-0-diameter')->status)->toBe('met')
         ->and(asked($reference, $part, 'hole-0-place')->status)->toBe('off')->and(asked($reference, $part, 'hole-0-place')->diagnosis)->toContain('just as near');
 });
+
+it('does not count holes of another width that the drawing has too', function () use ($plate): void {
+    $steps = [$plate, bore('7.25', '-20', '0'), bore('7.5', '20', '0'), bore('7.5', '20', '20')];
+    expect(asked($steps, $steps, 'count-z-7.5')->status)->toBe('met')->and(asked($steps, $steps, 'count-z-7.25')->status)->toBe('met')
+        ->and(asked($steps, array_slice($steps, 0, 3), 'count-z-7.5')->word)->toBe('1 missing');
+});

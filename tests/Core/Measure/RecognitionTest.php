@@ -98,6 +98,8 @@ it('finds a bore that a flat meets at a blunt angle, balls and rings that other 
         ->and((new PartMeasures($known))->bounds()->size())->toEqualWithDelta((new PartMeasures($part))->bounds()->size(), 1e-4);
 })->with([
     'a bore beside a pocket' => [[['kind' => 'block', 'width' => '52', 'depth' => '37.5', 'height' => '10'], ['kind' => 'block', 'width' => '15.5', 'depth' => '6.75', 'height' => '29', 'x' => '4.5', 'y' => '-15.75', 'z' => '6.75', 'effect' => 'cut'], ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '9.25', 'length' => '80', 'x' => '8', 'y' => '-12.5', 'z' => '-20', 'effect' => 'cut']], SurfaceKind::Cylinder, 4.625],
+    'a bore that only grazes' => [[['kind' => 'block', 'width' => '45.25', 'depth' => '29', 'height' => '14.5'], ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '11.5', 'length' => '80', 'x' => '11.75', 'y' => '19.75', 'z' => '-20', 'effect' => 'cut']], SurfaceKind::Cylinder, 5.75],
+    'a pin that sticks out of a side' => [[['kind' => 'block', 'width' => '49.25', 'depth' => '47', 'height' => '16'], ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8.25', 'length' => '23.25', 'x' => '-9', 'y' => '19.5', 'z' => '6.25']], SurfaceKind::Cylinder, 4.125],
     'a groove like a ring' => [[['kind' => 'block', 'width' => '62.75', 'depth' => '34.5', 'height' => '12'], ['kind' => 'ring', 'by' => 'diameter', 'round' => '21.25', 'thick' => '5.25', 'x' => '-3.25', 'y' => '-7.5', 'z' => '10.25', 'effect' => 'cut']], SurfaceKind::Torus, 8.0],
     'a ball that sticks out' => [[['kind' => 'block', 'width' => '58.25', 'depth' => '48.75', 'height' => '15'], ['kind' => 'ball', 'by' => 'diameter', 'round' => '20', 'x' => '-21.5', 'y' => '-0.25', 'z' => '5.25']], SurfaceKind::Sphere, 10.0],
 ]);
