@@ -12,6 +12,7 @@ use Cubo\Check\Rows;
 use Cubo\Check\Subject;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\Hole;
+use Cubo\Measure\Recognition\FacetGraph;
 use Cubo\Measure\RingPiece;
 use Cubo\Measure\RoundPiece;
 
@@ -89,11 +90,19 @@ final readonly class PatternRows
 
         $rings = array_values(array_filter($this->subject->part->features()->rings, static fn (RingPiece $p): bool => $p->turn < M_PI - 0.05 && ($r->number('hollow') > 0) === $p->hollow));
 
-        return $this->several($r, [
+        $found = [
             ...array_map(static fn (RoundPiece $p): array => [$p->low, $p->point], $arcs),
             // shown on the ring, not in the middle of it
             ...array_map(static fn (RingPiece $p): array => [$p->tube, Vector::add($p->centre, Vector::across($p->axis), $p->radius + $p->tube)], $rings),
-        ], 'rounded edge', 'R ');
+        ];
+        $limits = $r->limits($this->subject->unit);
+        $right = count(array_filter($found, static fn (array $f): bool => $limits->holds($f[0] - $r->nominal)));
+        // a round of three or four facets is not told from as many flats
+        if ($right < (int) $r->number('count') && $this->subject->making === null && FacetGraph::bends($this->subject->part->solid)) {
+            return $this->rows->unknown($r, 'The file has facets that follow each other smoothly, too few to tell of what round they are. Save it finer and hand it in again.');
+        }
+
+        return $this->several($r, $found, 'rounded edge', 'R ');
     }
 
     private function chamfers(Requirement $r): Row

@@ -52,7 +52,7 @@ final class Balls
                 }
                 // a flat and the narrow cone along its rim lie on a ball as well: only small facets count at first
                 $members = $b->grow([$seed], $ball, $taken, 2 * $ball[2], true);
-                $fit = count($members) < self::LEAST || ! $graph->bulges($members) ? null : $b->fit($members, $exact);
+                $fit = count($members) < self::LEAST || ! $graph->bulges($members) || $b->isBelt($members) ? null : $b->fit($members, $exact);
                 if ($fit === null) {
                     $tried += array_fill_keys($members, true);
 
@@ -166,6 +166,39 @@ final class Balls
         }
 
         return array_keys($members);
+    }
+
+    /**
+     * Whether all corners lie on three circles about one axis: a ball can nearly be laid through two strips of any round.
+     *
+     * @param list<int> $facets
+     */
+    private function isBelt(array $facets): bool
+    {
+        $normals = $points = [];
+        foreach ($facets as $f) {
+            $borders = $this->graph->borders[$f] ?? [];
+            $middle = [0.0, 0.0, 0.0];
+            foreach ($borders as $h) {
+                $v = $this->graph->mesh->start[$h];
+                $points[$v] = $this->graph->corner($v);
+                $middle = Vector::add($middle, $points[$v], 1 / count($borders));
+            }
+            $normals[] = [$middle, $this->graph->normal[$f]];
+        }
+        $axis = RingFit::axis($normals);
+        if ($axis === null) {
+            return false;
+        }
+        $heights = array_map(static fn (array $p): float => Vector::dot(Vector::sub($p, $axis[0]), $axis[1]), array_values($points));
+        sort($heights);
+        $least = 1e-3 * ($heights[count($heights) - 1] - $heights[0]);
+        $n = 1;
+        for ($i = 1; $i < count($heights); $i++) {
+            $n += $heights[$i] - $heights[$i - 1] > $least ? 1 : 0;
+        }
+
+        return $n < 4;
     }
 
     /**

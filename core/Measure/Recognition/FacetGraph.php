@@ -129,6 +129,25 @@ final class FacetGraph
         return Vector::dot($c[0], Vector::cross($c[1], $c[2])) > 1e-9;
     }
 
+    /** Whether flats of a solid still follow each other smoothly: facets of a round face that was not found. */
+    public static function bends(Solid $s): bool
+    {
+        foreach ($s->twin as $h => $o) {
+            if ($o < $h) {
+                continue;
+            }
+            [$f, $g] = [$s->facet[intdiv($h, 3)], $s->facet[intdiv($o, 3)]];
+            if ($f !== $g && $s->surfaces[$s->surfaceOf[$f]]->isFlat() && $s->surfaces[$s->surfaceOf[$g]]->isFlat()) {
+                $turn = $s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g];
+                if ($turn > Cylinders::TURN && $turn < self::FLAT) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
     /** The facet on the other side of a half-edge. */
     public function across(int $h): int
     {

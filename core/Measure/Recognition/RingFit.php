@@ -74,7 +74,7 @@ final class RingFit
      * @param list<array{V, V}> $normals
      * @return array{V, V}|null
      */
-    private static function axis(array $normals): ?array
+    public static function axis(array $normals): ?array
     {
         $n = count($normals);
         $middle = [0.0, 0.0, 0.0];
