@@ -14,7 +14,8 @@ use InvalidArgumentException;
 
 /**
  * A part laid over another one: of the 24 ways a box can lie, each with the middles or the centres of mass on each other,
- * the one whose surfaces lie closest. Mirrored ways only when they are asked for.
+ * the one whose surfaces lie closest; where none lies close, of ways turned by any angle too. Mirrored ways only when they
+ * are asked for.
  *
  * @phpstan-type V array{float,float,float}
  */
@@ -63,24 +64,39 @@ final class Alignment
             return null;
         }
         $few = self::points($part, self::FEW);
+        [$best, $least] = self::closest(self::ways($mirrored), INF, $few, $part, $onto);
+        if ($least >= self::EQUAL) {
+            // most parts lie as a box does; another way counts only where the part then really is the other one
+            [$free, $mean] = self::closest(FreeWays::of($part, $onto, $mirrored), self::EQUAL, $few, $part, $onto);
+            [$best, $least] = $free !== null ? [$free, $mean] : [$best, $least];
+        }
+
+        return $best === null ? null : new self($part, $onto, $best, $least);
+    }
+
+    /**
+     * The way with the least mean distance, if that is less than a given one.
+     *
+     * @param list<array{float,float,float,float,float,float,float,float,float}> $ways
+     * @param list<V> $few
+     * @return array{Transform|null, float}
+     */
+    private static function closest(array $ways, float $least, array $few, PartMeasures $part, PartMeasures $onto): array
+    {
         $best = null;
-        $least = INF;
-        foreach (self::ways($mirrored) as $n => $r) {
+        foreach ($ways as $r) {
             $turn = new Transform($r);
             foreach (self::shifts($turn, $part, $onto) as $move) {
                 // the way it lies already wins when others are as good, as with a cube
-                $mean = self::mean($few, $move, $onto->tree(), $least) - ($n === 0 ? 1e-6 : 0.0);
+                $mean = self::mean($few, $move, $onto->tree(), $least) - ($r[0] + $r[4] + $r[8] > 3 - 1e-9 ? 1e-6 : 0.0);
                 if ($mean < $least - 1e-9) {
                     $least = $mean;
                     $best = $move;
                 }
             }
         }
-        if ($best === null) {
-            return null;
-        }
 
-        return new self($part, $onto, $best, $least);
+        return [$best, $least];
     }
 
     /** Without any turning or shifting but the given one. */
@@ -157,7 +173,7 @@ final class Alignment
             return 'as drawn';
         }
         foreach (['about the line from left to right', 'about the line from front to back', 'about the upright'] as $k => $about) {
-            if ($r[4 * $k] > 1 - 1e-9) {
+            if ($r[4 * $k] > 1 - 1e-7) {
                 $angle = (int) round(rad2deg(acos(max(-1.0, min(1.0, ($r[0] + $r[4] + $r[8] - 1) / 2)))));
 
                 return "turned by {$angle}° $about";

@@ -38,9 +38,12 @@ final class WholeProposals
                 }
             }
         }
-        $order = self::order($part);
-        if ($order > 1) {
-            $out[] = new Requirement("rotation-$order", RequirementKind::Rotation, "Alike $order times round", 0.0, $tolerance, 2, false, ['axis' => 2, 'order' => $order]);
+        foreach ([2 => ['', ''], 0 => ['-x', ' the line left to right'], 1 => ['-y', ' the line front to back']] as $axis => [$end, $words]) {
+            $order = self::order($part, $axis);
+            // two alike about a level line is what two mirror planes say already
+            if ($order > ($axis === 2 ? 1 : 2)) {
+                $out[] = new Requirement("rotation-$order$end", RequirementKind::Rotation, "Alike $order times round$words", 0.0, $tolerance, 2, false, ['axis' => $axis, 'order' => $order]);
+            }
         }
         foreach ([0 => 'Left and right differ', 1 => 'Front and back differ'] as $axis => $label) {
             if (! $symmetric[$axis]) {
@@ -62,17 +65,17 @@ final class WholeProposals
         return $out;
     }
 
-    /** How many times it comes to lie on itself round the upright: as often as equal holes do at the most. */
-    private static function order(PartMeasures $part): int
+    /** How many times it comes to lie on itself round an axis through its centre of mass: as often as equal holes do at the most. */
+    private static function order(PartMeasures $part, int $axis): int
     {
         $count = [];
         foreach ($part->features()->holes as $h) {
-            if ($h->principal() === 2) {
+            if ($h->principal() === $axis) {
                 $count[(string) round($h->radius, 3)] = ($count[(string) round($h->radius, 3)] ?? 0) + 1;
             }
         }
         foreach (array_unique([...array_values($count), 6, 5, 4, 3, 2]) as $n) {
-            if ($n > 1 && $n <= 24 && Symmetry::turned($part->solid, 2, $n, $part->mass()->centroid, $part->tree(), self::MIRRORED)->deviation < self::MIRRORED) {
+            if ($n > 1 && $n <= 24 && Symmetry::turned($part->solid, $axis, $n, $part->mass()->centroid, $part->tree(), self::MIRRORED)->deviation < self::MIRRORED) {
                 return $n;
             }
         }

@@ -201,3 +201,19 @@ it('does not count holes of another width that the drawing has too', function ()
     expect(asked($steps, $steps, 'count-z-7.5')->status)->toBe('met')->and(asked($steps, $steps, 'count-z-7.25')->status)->toBe('met')
         ->and(asked($steps, array_slice($steps, 0, 3), 'count-z-7.5')->word)->toBe('1 missing');
 });
+
+it('finds a part that is turned by any angle', function (array $steps, float $angle): void {
+    $reference = Parts::measure($steps);
+    $lies = new PartMeasures(Parts::build($steps)->part()->moved(Cubo\Geometry\Transform::rotation(2, $angle)->then(Cubo\Geometry\Transform::translation([4.0, -9.0, 0.0]))));
+    $asked = array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind->value, ['size', 'hole-diameter', 'hole-place', 'volume', 'pose', 'shape'], true)), Proposer::propose($reference, Unit::Millimetre));
+    $rows = array_column(Checker::check($lies, new Exercise(Unit::Millimetre, $asked), $reference)->rows, null, 'id');
+    expect($rows['pose']->status)->toBe('off')->and($rows['pose']->diagnosis)->toContain("turned by {$angle}° about the upright")->and($rows['shape']->status)->toBe('met');
+    // where it may lie in any way, all of it is met
+    foreach (Checker::check($lies, new Exercise(Unit::Millimetre, $asked, '', true), $reference)->rows as $row) {
+        expect($row->status)->toBe('met', "$row->id: $row->diagnosis");
+    }
+})->with([
+    'a plate' => [[$plate, bore('6', '20', '10'), bore('9', '-20', '10')], 37],
+    'a square one' => [[[...$plate, 'depth' => '80'], bore('6', '20', '10'), bore('9', '-20', '10')], 20],
+    'a round one' => [[['kind' => 'cylinder', 'by' => 'radius', 'round' => '30', 'length' => '10'], bore('6', '12', '0'), bore('9', '-15', '10')], 50],
+]);
