@@ -27,6 +27,7 @@ test('a group put into the library, found, placed with another size and renewed'
   await edit(page, () => page.locator('#size-0-value').press('Tab'));
   await type(page, 's1-length', 'tall');
   await edit(page, () => page.locator('#close-group').click());
+  await shown(page);
 
   await page.getByRole('button', { name: 'Put Fence post into the library' }).click();
   const put = page.getByRole('region', { name: 'Into the library' });
