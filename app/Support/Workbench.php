@@ -36,7 +36,7 @@ use Cubo\Sketch\EntityKind;
 final class Workbench
 {
     /** Raise when sheets are drawn in another way, so that no old one is found. */
-    private const SHEETS = 3;
+    private const SHEETS = 4;
 
     /** Raise when previews hold something else. */
     private const PREVIEWS = 2;

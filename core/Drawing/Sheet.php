@@ -35,7 +35,7 @@ final class Sheet
     private array $count = [];
 
     /**
-     * @param array<string, string> $states requirement id => met, off, missing or open
+     * @param array<string, string> $states requirement id => met, off, missing, unknown or open
      * @param bool $lettersOnly for a small sheet that stands beside a list of the sizes
      */
     public function __construct(
@@ -281,7 +281,8 @@ final class Sheet
     /** The state of a dimension that answers several requirements is that of the worst of them. */
     private function worst(Dimension $d): string
     {
-        $states = array_map(fn (string $id): string => $this->states[$id] ?? 'open', $d->requirements);
+        // what could not be measured is drawn as what was not checked
+        $states = array_map(fn (string $id): string => ['unknown' => 'open'][$this->states[$id] ?? 'open'] ?? $this->states[$id] ?? 'open', $d->requirements);
         foreach (['off', 'missing', 'stale', 'open'] as $s) {
             if (in_array($s, $states, true)) {
                 return $s;

@@ -16,7 +16,7 @@
 <div class="rp-pic">
 <div class="stage" data-stage="full" data-glb="{{ $glb }}" data-unit="{{ $unit->value }}" tabindex="0" aria-label="The part as handed in. Keys 0 to 3 choose the view, arrows turn." data-alt="The part as handed in">
 <div class="look" role="group" aria-label="Look from">@foreach (['isometric' => 0, 'front' => 1, 'top' => 2, 'right' => 3] as $v => $k)<button type="button" data-view="{{ $v }}" aria-pressed="{{ $k === 0 ? 'true' : 'false' }}">{{ $v }}</button>@endforeach</div>
-@if ($glb === '')<p class="slip" style="left:16px;bottom:16px;position:absolute">Too fine for a picture; it was measured all the same.</p>@endif
+@if ($glb === '')<p class="slip" style="left:16px;bottom:48px;position:absolute">Too fine for a picture.</p>@endif
 <div class="slip plain" data-square></div></div>
 <div style="padding:8px 6px 6px"><h2 style="padding:0 10px;font-size:14.5px">The drawing, as it was met</h2>{!! $drawing !!}</div>
 </div>

@@ -8,7 +8,7 @@
 <main class="cols look-at">
 <div class="stage" data-stage="full" data-glb="{{ $glb }}" data-unit="{{ $in->value }}" tabindex="0" aria-label="The part of the file. Keys 0 to 3 choose the view, arrows turn." data-alt="The part of the file">
 <div class="look" role="group" aria-label="Look from">@foreach (['isometric' => 0, 'front' => 1, 'top' => 2, 'right' => 3] as $v => $k)<button type="button" data-view="{{ $v }}" aria-pressed="{{ $k === 0 ? 'true' : 'false' }}">{{ $v }}</button>@endforeach</div>
-@if ($glb === '')<p class="slip" style="left:16px;bottom:16px;position:absolute">Too fine for a picture; it is measured all the same.</p>@endif
+@if ($glb === '')<p class="slip" style="left:16px;bottom:48px;position:absolute">Too fine for a picture.</p>@endif
 <div class="slip plain" data-square></div></div>
 <aside>
 <form method="post" action="{{ route('files.update', $file) }}">@csrf

@@ -121,3 +121,8 @@ it('puts each requirement kind that has a length into a view', function (): void
     }
     expect($kinds)->toContain(RequirementKind::Size, RequirementKind::FaceDistance, RequirementKind::HoleDiameter, RequirementKind::HolePlace);
 });
+
+it('draws what could not be measured as what was not checked, never as met', function (): void {
+    expect(sheetOf(CUBE, ['size-x'], ['size-x' => 'unknown']))->toContain('class="dim open"')->not->toContain('class="dim met"')
+        ->and(sheetOf(CUBE, ['size-x'], ['size-x' => 'met']))->toContain('class="dim met"');
+});
