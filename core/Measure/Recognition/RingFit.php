@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Measure\Recognition;
 
 use Cubo\Geometry\Vector;
+use Cubo\Measure\Inertia;
 
 /**
  * The torus through points with known normals. Its axis meets the normals of all its points: it comes from the linear complex
@@ -102,7 +103,8 @@ final class RingFit
         foreach (self::times($am, $back) as $i => $row) {
             $s[] = [$aa[$i][0] - $row[0], $aa[$i][1] - $row[1], $aa[$i][2] - $row[2]];
         }
-        $a = self::least($s);
+        // the direction in which a symmetric matrix is least
+        $a = (new Inertia([$s[0][0], $s[1][1], $s[2][2], $s[0][1], $s[1][2], $s[0][2]]))->principal()[0][1];
         $m = [-Vector::dot($back[0], $a), -Vector::dot($back[1], $a), -Vector::dot($back[2], $a)];
 
         return [Vector::add($middle, Vector::cross($a, $m)), $a];
@@ -266,40 +268,5 @@ final class RingFit
         }
 
         return $out;
-    }
-
-    /**
-     * The direction in which a symmetric matrix is least (C. Jacobi, 1846).
-     *
-     * @param array<int, array<int, float>> $s
-     * @return V
-     */
-    private static function least(array $s): array
-    {
-        $v = [[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]];
-        for ($sweep = 0; $sweep < 30; $sweep++) {
-            foreach ([[0, 1], [0, 2], [1, 2]] as [$p, $q]) {
-                if (abs($s[$p][$q]) < 1e-300) {
-                    continue;
-                }
-                $t = ($s[$q][$q] - $s[$p][$p]) / (2 * $s[$p][$q]);
-                $t = ($t >= 0 ? 1 : -1) / (abs($t) + sqrt($t * $t + 1));
-                $c = 1 / sqrt($t * $t + 1);
-                $d = $t * $c;
-                for ($k = 0; $k < 3; $k++) {
-                    [$s[$k][$p], $s[$k][$q]] = [$c * $s[$k][$p] - $d * $s[$k][$q], $d * $s[$k][$p] + $c * $s[$k][$q]];
-                }
-                for ($k = 0; $k < 3; $k++) {
-                    [$s[$p][$k], $s[$q][$k]] = [$c * $s[$p][$k] - $d * $s[$q][$k], $d * $s[$p][$k] + $c * $s[$q][$k]];
-                    [$v[$k][$p], $v[$k][$q]] = [$c * $v[$k][$p] - $d * $v[$k][$q], $d * $v[$k][$p] + $c * $v[$k][$q]];
-                }
-            }
-        }
-        $i = 0;
-        foreach ([1, 2] as $k) {
-            $i = $s[$k][$k] < $s[$i][$i] ? $k : $i;
-        }
-
-        return Vector::unit([$v[0][$i], $v[1][$i], $v[2][$i]]);
     }
 }
