@@ -13,6 +13,11 @@ enum DatumKind: string
     case Pin = 'pin';
     case Corner = 'corner';
 
+    public function noun(): string
+    {
+        return $this === self::Pin ? 'round' : $this->value;
+    }
+
     public function isAxis(): bool
     {
         return $this === self::Hole || $this === self::Pin;

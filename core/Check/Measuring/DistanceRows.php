@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Check\Measuring;
 
 use Cubo\Check\Datum\Datum;
-use Cubo\Check\Datum\DatumKind;
 use Cubo\Check\Datum\Matching;
 use Cubo\Check\Datum\Stretch;
 use Cubo\Check\Diagnosis;
@@ -36,10 +35,10 @@ final class DistanceRows
         }
         [$a, $b] = $this->matching()->pair($from, $to);
         if ($a === null || $b === null) {
-            return $this->rows->missing($r, 'The ' . self::noun($a === null ? $from : $to) . ' it is measured ' . ($a === null ? 'from' : 'to') . ' is not there.');
+            return $this->rows->missing($r, 'The ' . ($a === null ? $from : $to)->kind->noun() . ' it is measured ' . ($a === null ? 'from' : 'to') . ' is not there.');
         }
         if ($a[1] || $b[1]) {
-            return $this->rows->unknown($r, 'Two are equally near to where the drawing has the ' . self::noun($a[1] ? $from : $to) . ' it is measured ' . ($a[1] ? 'from' : 'to') . '; which one is meant cannot be told.');
+            return $this->rows->unknown($r, 'Two are equally near to where the drawing has the ' . ($a[1] ? $from : $to)->kind->noun() . ' it is measured ' . ($a[1] ? 'from' : 'to') . '; which one is meant cannot be told.');
         }
         $stretch = Stretch::between($a[0], $b[0]);
         if ($stretch === null) {
@@ -54,15 +53,5 @@ final class DistanceRows
     private function matching(): Matching
     {
         return $this->matching ??= new Matching($this->subject->part, $this->subject->reference);
-    }
-
-    private static function noun(Datum $d): string
-    {
-        return match ($d->kind) {
-            DatumKind::Face => 'face',
-            DatumKind::Hole => 'hole',
-            DatumKind::Pin => 'round',
-            DatumKind::Corner => 'corner',
-        };
     }
 }

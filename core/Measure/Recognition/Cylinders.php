@@ -9,9 +9,8 @@ use Cubo\Solid\Surface;
 
 /**
  * Cylinders among the facets of a mesh. Facets that follow each other over parallel edges, each turned a little against
- * the one before, are taken for a cylinder when all their corners lie on one circle across those edges (least squares;
- * I. Kasa, "A circle fitting procedure and its error analysis", IEEE Trans. Instrum. Meas. 25, 1976). A prism with
- * fewer than 16 sides stays a prism.
+ * the one before, are taken for a cylinder when all their corners lie on one circle across those edges. A prism with fewer
+ * than 16 sides stays a prism.
  */
 final class Cylinders
 {
@@ -210,11 +209,8 @@ final class Cylinders
     {
         $m = $this->graph->mesh;
         $axis = $members['axis'];
-        $help = abs($axis[0]) < 0.6 ? [1.0, 0.0, 0.0] : [0.0, 1.0, 0.0];
-        $u = [$axis[1] * $help[2] - $axis[2] * $help[1], $axis[2] * $help[0] - $axis[0] * $help[2], $axis[0] * $help[1] - $axis[1] * $help[0]];
-        $l = sqrt($u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2);
-        $u = [$u[0] / $l, $u[1] / $l, $u[2] / $l];
-        $w = [$axis[1] * $u[2] - $axis[2] * $u[1], $axis[2] * $u[0] - $axis[0] * $u[2], $axis[0] * $u[1] - $axis[1] * $u[0]];
+        $u = Vector::across($axis);
+        $w = Vector::cross($axis, $u);
         $points = [];
         $in = array_fill_keys($members['facets'], true);
         foreach ($members['facets'] as $f) {
@@ -226,30 +222,11 @@ final class Cylinders
                 }
             }
         }
-        $n = count($points);
-        if ($n < 4) {
+        $circle = count($points) < 4 ? null : CircleFit::of($points);
+        if ($circle === null) {
             return null;
         }
-        $cx = array_sum(array_column($points, 0)) / $n;
-        $cy = array_sum(array_column($points, 1)) / $n;
-        $sxx = $syy = $sxy = $sxz = $syz = 0.0;
-        foreach ($points as [$x, $y]) {
-            [$x, $y] = [$x - $cx, $y - $cy];
-            $z = $x * $x + $y * $y;
-            $sxx += $x * $x;
-            $syy += $y * $y;
-            $sxy += $x * $y;
-            $sxz += $x * $z;
-            $syz += $y * $z;
-        }
-        $det = 2 * ($sxx * $syy - $sxy * $sxy);
-        if (abs($det) < 1e-12 * ($sxx + $syy) ** 2) {
-            return null;
-        }
-        $a = ($sxz * $syy - $syz * $sxy) / $det;
-        $b = ($syz * $sxx - $sxz * $sxy) / $det;
-        $radius = sqrt($a * $a + $b * $b + ($sxx + $syy) / $n);
-        [$a, $b] = [$a + $cx, $b + $cy];
+        [$a, $b, $radius] = $circle;
         foreach ($points as [$x, $y]) {
             if (abs(hypot($x - $a, $y - $b) - $radius) > self::OFF * $radius) {
                 return null;

@@ -41,7 +41,7 @@ final class RingFit
 
             return [Vector::length(Vector::add($d, $a, -$z)), $z];
         }, $points);
-        $circle = self::circle($flat);
+        $circle = $flat === [] ? null : CircleFit::of($flat);
         if ($circle === null) {
             return null;
         }
@@ -108,35 +108,6 @@ final class RingFit
         $m = [-Vector::dot($back[0], $a), -Vector::dot($back[1], $a), -Vector::dot($back[2], $a)];
 
         return [Vector::add($middle, Vector::cross($a, $m)), $a];
-    }
-
-    /**
-     * @param list<array{float, float}> $points
-     * @return array{float, float, float}|null middle and radius (I. Kasa, 1976)
-     */
-    private static function circle(array $points): ?array
-    {
-        $n = count($points);
-        $cx = array_sum(array_column($points, 0)) / $n;
-        $cy = array_sum(array_column($points, 1)) / $n;
-        $xx = $yy = $xy = $xz = $yz = 0.0;
-        foreach ($points as [$x, $y]) {
-            [$x, $y] = [$x - $cx, $y - $cy];
-            $z = $x * $x + $y * $y;
-            $xx += $x * $x;
-            $yy += $y * $y;
-            $xy += $x * $y;
-            $xz += $x * $z;
-            $yz += $y * $z;
-        }
-        $det = 2 * ($xx * $yy - $xy * $xy);
-        if (abs($det) < 1e-12 * ($xx + $yy) ** 2) {
-            return null;
-        }
-        $a = ($xz * $yy - $yz * $xy) / $det;
-        $b = ($yz * $xx - $xz * $xy) / $det;
-
-        return [$a + $cx, $b + $cy, sqrt($a * $a + $b * $b + ($xx + $yy) / $n)];
     }
 
     /**

@@ -60,10 +60,11 @@ final class Rings
                 if (count($patch) < self::LEAST) {
                     continue;
                 }
-                $ring = $graph->bulges($patch) ? $r->fit($patch, $exact) : null;
+                // flats, cylinders and cones are not tried, so they are not counted
+                $bulges = $graph->bulges($patch);
+                $ring = $bulges ? $r->fit($patch, $exact) : null;
                 if ($ring === null) {
-                    // flats, cylinders and cones are not tried, so they are not counted
-                    $left -= $graph->bulges($patch) ? 1 : 0;
+                    $left -= $bulges ? 1 : 0;
                     $tried += array_fill_keys(array_slice($patch, 0, self::LEAST / 2), true);
 
                     continue;
