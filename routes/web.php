@@ -60,6 +60,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/files/{file}/part-{key}.glb', [FileController::class, 'glb'])->name('files.glb')->where('key', '[0-9a-f]{40}');
 
     Route::get('/hand-ins/{handIn}/report.pdf', [HandInController::class, 'pdf'])->name('hand-ins.pdf')->middleware('throttle:heavy');
+    Route::get('/hand-ins/{handIn}/drawing', [HandInController::class, 'drawing'])->name('hand-ins.drawing')->middleware('throttle:pad');
     Route::get('/hand-ins/{handIn}/layers', [LayerController::class, 'show'])->name('hand-ins.layers');
     Route::get('/hand-ins/{handIn}/layers/{n}', [LayerController::class, 'layer'])->name('hand-ins.layer')->whereNumber('n')->middleware('throttle:pad');
     Route::get('/hand-ins/{handIn}', [HandInController::class, 'show'])->name('hand-ins.show');

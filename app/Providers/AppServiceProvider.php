@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Support\PartFiles;
+use App\Support\Workbench;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -16,6 +17,8 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(PartFiles::class, static fn (): PartFiles => new PartFiles(storage_path('app/parts')));
+        // how long is waited for parts is said for a request
+        $this->app->scoped(Workbench::class);
     }
 
     public function boot(): void

@@ -32,13 +32,15 @@ final class BenchPage
         $common = self::common($work->recipe, $bench, $book);
         $seen = $work->report() === null ? null : $work->assignment->disclosure()->applied($work->report());
         $rows = $seen->rows ?? [];
-        $stale = $work->last_check !== null && $work->last_check['key'] !== $common['key'];
+        $stale = $work->last_check !== null && ! $common['unfinished'] && $work->last_check['key'] !== $common['key'];
         $states = self::states($rows, $stale);
         $reference = $bench->evaluate($exercise->reference->document());
+        // a drawing that is not there yet comes after the page
+        $drawn = $bench->isDrawn($reference);
 
         return [...$common,
             'work' => $work, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => self::byId($rows), 'states' => $states, 'stale' => $stale,
-            'drawing' => $bench->sheetSvg($reference, $sheet, 300, 300, $states, true), 'sheetFrom' => '',
+            'drawing' => $drawn ? $bench->sheetSvg($reference, $sheet, 300, 300, $states, true) : '', 'sheetFrom' => $drawn ? '' : route('work.sheet', [$work->assignment_id, 'small' => 1, 'key' => $common['key']], false),
             'metCount' => $work->report()?->met() ?? 0,
             'handIn' => $work->lastHandIn, 'findings' => $stale ? [] : ($seen->findings ?? []),
             'shownWhen' => $work->assignment->disclosure()->when,
@@ -105,7 +107,7 @@ final class BenchPage
             'names' => $names,
             'reliance' => new Reliance($document),
             // checks and drawings are of the whole, whatever is open
-            'key' => $all->key, 'empty' => $all->isEmpty(),
+            'key' => $all->key, 'empty' => $all->isEmpty(), 'unfinished' => ! $state->isFinished() || ! $all->isFinished(),
             'open' => $whole->groups[$whole->open] ?? null, 'whole' => $whole,
             'shares' => $owner->isTeacher() ? $owner->classes()->orderBy('name')->get()->all() : [],
             'newer' => Library::newer($whole, $owner),

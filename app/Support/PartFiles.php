@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Cubo\Exchange\SolidPacking;
+use Cubo\Recipe\Attempt;
 use Cubo\Recipe\Message;
+use Cubo\Recipe\PlacedSketch;
 use Cubo\Recipe\SolidCache;
+use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Solid;
 
 /**
@@ -15,8 +18,14 @@ use Cubo\Solid\Solid;
  */
 final class PartFiles implements SolidCache
 {
+    /** Seconds for which a step that took too long is not tried again. */
+    private const REST = 600;
+
     /** @var array<string, Solid> solids of this request */
     private array $here = [];
+
+    /** @var array<string, true> keys whose file could not be read */
+    private array $lost = [];
 
     public function __construct(private readonly string $folder) {}
 
@@ -27,7 +36,7 @@ final class PartFiles implements SolidCache
 
     public function has(string $key): bool
     {
-        return isset($this->here[$key]) || is_file($this->path($key, 'solid'));
+        return isset($this->here[$key]) || (is_file($this->path($key, 'solid')) && ! isset($this->lost[$key]));
     }
 
     public function get(string $key): ?Solid
@@ -39,6 +48,10 @@ final class PartFiles implements SolidCache
         $solid = $bytes === null ? null : SolidPacking::unpack($bytes);
         if ($solid !== null) {
             $this->here[$key] = $solid;
+        } else {
+            // not there, or not to be read: the next one who asks makes it anew
+            $this->lost[$key] = true;
+            @unlink($this->path($key, 'solid'));
         }
 
         return $solid;
@@ -47,6 +60,7 @@ final class PartFiles implements SolidCache
     public function put(string $key, Solid $solid): void
     {
         $this->here[$key] = $solid;
+        unset($this->lost[$key]);
         $this->write($key, 'solid', SolidPacking::pack($solid));
     }
 
@@ -54,6 +68,9 @@ final class PartFiles implements SolidCache
     {
         $text = $this->read($key, 'problem');
         $a = $text === null ? null : json_decode($text, true);
+        if (is_array($a) && $a['code'] === StepProblem::TOO_LONG && time() - (int) @filemtime($this->path($key, 'problem')) > self::REST) {
+            return null;
+        }
 
         return is_array($a) ? new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning'], $a['offer'] ?? null) : null;
     }
@@ -61,6 +78,39 @@ final class PartFiles implements SolidCache
     public function putProblem(string $key, Message $message): void
     {
         $this->write($key, 'problem', (string) json_encode($message));
+    }
+
+    public function sketch(string $key): ?array
+    {
+        $bytes = $this->read($key, 'sketch');
+        $read = $bytes === null ? null : @unserialize($bytes);
+
+        return is_array($read) && ($read[0] ?? null) instanceof PlacedSketch && is_array($read[1] ?? null) ? [$read[0], array_values($read[1])] : null;
+    }
+
+    public function putSketch(string $key, array $read): void
+    {
+        $this->write($key, 'sketch', serialize($read));
+    }
+
+    public function cost(string $key): int
+    {
+        return (int) $this->read($key, 'cost');
+    }
+
+    public function putCost(string $key, int $units): void
+    {
+        $this->write($key, 'cost', (string) $units);
+    }
+
+    public function begin(string $key): Attempt
+    {
+        return Attempts::begin($this->path($key, 'tried'));
+    }
+
+    public function end(string $key): void
+    {
+        Attempts::end($this->path($key, 'tried'));
     }
 
     /** Bytes of any other derived file, made once. @param callable(): string $make */
@@ -74,6 +124,12 @@ final class PartFiles implements SolidCache
         $this->write($key, $ending, $bytes);
 
         return $bytes;
+    }
+
+    /** Whether such a file was made already. */
+    public function remembers(string $key, string $ending): bool
+    {
+        return is_file($this->path($key, $ending));
     }
 
     private function read(string $key, string $ending): ?string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Cubo\Recipe\Attempt;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\SolidCache;
@@ -42,5 +43,35 @@ final class TriedParts implements SolidCache
     public function putProblem(string $key, Message $message): void
     {
         $this->own->putProblem($key, $message);
+    }
+
+    public function sketch(string $key): ?array
+    {
+        return $this->own->sketch($key) ?? $this->kept->sketch($key);
+    }
+
+    public function putSketch(string $key, array $read): void
+    {
+        $this->own->putSketch($key, $read);
+    }
+
+    public function cost(string $key): int
+    {
+        return $this->own->cost($key) ?: $this->kept->cost($key);
+    }
+
+    public function putCost(string $key, int $units): void
+    {
+        $this->own->putCost($key, $units);
+    }
+
+    public function begin(string $key): Attempt
+    {
+        return $this->kept->begin($key);
+    }
+
+    public function end(string $key): void
+    {
+        $this->kept->end($key);
     }
 }

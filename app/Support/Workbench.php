@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Making\Making;
@@ -41,11 +43,27 @@ final class Workbench
     /** Raise when previews hold something else. */
     private const PREVIEWS = 2;
 
+    /** Seconds that somebody waits for a page to open, for the answer to an edit, and for a page that asks again by itself. */
+    public const PAGE = 0.8;
+
+    public const EDIT = 8.0;
+
+    public const AGAIN = 20.0;
+
+    /** Moment up to which somebody waits for parts. */
+    private float $until = INF;
+
     public function __construct(private readonly PartFiles $files) {}
+
+    /** From now on nobody waits longer than this for parts; what is not worked out by then is left for another time. */
+    public function waits(float $seconds): void
+    {
+        $this->until = microtime(true) + $seconds;
+    }
 
     public function evaluate(Document $recipe): PartState
     {
-        return (new Evaluator($this->files))->evaluate($recipe);
+        return (new Evaluator($this->files, $this->until))->evaluate($recipe);
     }
 
     public function glb(PartState $state): string
@@ -144,7 +162,13 @@ final class Workbench
     /** An evaluation that keeps nothing on the disk, for values that are only tried; what takes long is not worth a picture. */
     public function trying(): Evaluator
     {
-        return new Evaluator(new TriedParts($this->files), 3.0);
+        return new Evaluator(new TriedParts($this->files), min($this->until, microtime(true) + 3.0));
+    }
+
+    /** Whether a drawing of a part is there already, or soon made. */
+    public function isDrawn(PartState $state): bool
+    {
+        return $state->isFinished() && ($state->isEmpty() || $this->files->remembers($state->key, 'views'));
     }
 
     /** @return array{added: mixed, removed: mixed, handles: mixed, areas: mixed, lies: mixed} what a step does, for the stage */
@@ -180,6 +204,9 @@ final class Workbench
     {
         if ($reference->isEmpty()) {
             return '';
+        }
+        if (! $reference->isFinished()) {
+            throw new OverBudget(Limit::Time);
         }
         $key = sha1(serialize([self::SHEETS, $reference->key, $sheet->toJson(), $width, $height, $states, $lettersOnly]));
 

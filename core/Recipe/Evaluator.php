@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Closure;
+use Cubo\Budget\Budget;
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
 use Cubo\Recipe\Make\Making;
+use Cubo\Recipe\Make\StepBudget;
 use Cubo\Recipe\Make\Task;
 use Cubo\Recipe\Make\Warnings;
+use Cubo\Sketch\Sketch;
 use Cubo\Solid\Solid;
 
 /**
@@ -17,36 +23,64 @@ use Cubo\Solid\Solid;
 final class Evaluator
 {
     /** Raise when the meaning of any step changes, so that no old solid is found. */
-    private const VERSION = '13';
+    private const VERSION = '14';
 
-    /** @param float $seconds the most time one evaluation may take; steps that come after it are refused */
-    public function __construct(private readonly SolidCache $cache = new MemoryCache, private readonly float $seconds = 12.0) {}
+    /** Reading a sketch that costs more units than this is kept, so that opening it again is quick. */
+    private const WORTH_KEEPING = 5000;
+
+    /** Units that reading a sketch counts for in a group that is placed. */
+    private const SKETCH = 3000;
+
+    /** Units that any step of a group counts for at least. */
+    private const LEAST = 300;
+
+    /**
+     * @param float $until the moment, as microtime(true) gives it, up to which somebody waits; steps that are not worked out
+     *     by then are left for another time
+     */
+    public function __construct(private readonly SolidCache $cache = new MemoryCache, private readonly float $until = INF) {}
 
     public function evaluate(Recipe $recipe): PartState
     {
-        $until = microtime(true) + $this->seconds;
-        $again = fn (Recipe $r): PartState => (new self($this->cache, $until - microtime(true)))->evaluate($r);
-        $making = new Making($until, $again);
+        return $this->run($recipe, null);
+    }
+
+    /** @param Budget|null $charge pays for all that the recipe costs, also for what is kept of it: else it would depend on that */
+    private function run(Recipe $recipe, ?Budget $charge): PartState
+    {
+        $making = new Making($this->whole(...));
         $part = new Solid;
         // the solid itself is only read from the cache when a later step must be computed, or at the end
         $behind = false;
         $key = $nothing = sha1(self::VERSION);
         $named = $recipe->named();
         $results = $sketches = [];
+        $waiting = false;
         foreach ($recipe->steps as $step) {
             if ($step->off) {
                 $results[$step->id] = new StepResult($step->id, 'off');
 
                 continue;
             }
+            if ($waiting) {
+                $results[$step->id] = new StepResult($step->id, 'waiting');
+
+                continue;
+            }
+            $began = microtime(true);
+            $next = '';
+            $charge?->spend($step->kind === StepKind::Sketch ? self::SKETCH : self::LEAST);
+            $budget = null;
             try {
                 if ($step->kind === StepKind::Sketch) {
                     $drawn = $step->drawn();
-                    if ($behind && ($step->text('plane') === 'face' || EdgesTakenOver::any($drawn))) {
+                    $onPart = $step->text('plane') === 'face' || EdgesTakenOver::any($drawn);
+                    if ($behind && $onPart) {
                         $part = $this->cache->get($key) ?? $this->anew($recipe, $step->id);
                         $behind = false;
                     }
-                    [$sketches[$step->id], $notes] = SketchReading::read($step, $drawn, $recipe->unit, $part, $named);
+                    $next = sha1('sketch' . json_encode([self::VERSION, $onPart ? $key : '', $step->id, $step->values, $recipe->unit->value, $recipe->sizes]));
+                    [$sketches[$step->id], $notes] = $this->read($next, $step, $drawn, $recipe, $part, $named);
                     $results[$step->id] = new StepResult($step->id, 'done', $notes, $sketches[$step->id]->areas->regions);
 
                     continue;
@@ -64,18 +98,11 @@ final class Evaluator
                         $behind = false;
                     }
                     $before = $part;
-                    try {
-                        $task = Task::of($recipe, $step, $before, $sketches, $again, $named);
-                        $part = $making->of($task, $recipe);
-                    } catch (StepProblem $p) {
-                        // what took too long in a busy moment may not the next time
-                        if ($p->note->code !== StepProblem::TOO_LONG) {
-                            $this->cache->putProblem($next, $p->note);
-                        }
-                        throw $p;
-                    }
+                    $began = microtime(true);
+                    $budget = StepBudget::fresh($this->until);
+                    $part = $this->worked($next, $step, fn (): Solid => $making->of(Task::of($recipe, $step, $before, $sketches, $this->inside($budget), $named, $budget), $recipe));
                     $this->cache->put($next, $part);
-                    $known = Warnings::of($before, $part, $task);
+                    $known = Warnings::of($before, $part, Task::of($recipe, $step, $before, $sketches, $this->whole(...), $named, StepBudget::aside()));
                     if ($known !== null) {
                         $this->cache->putProblem($next, $known);
                     }
@@ -84,7 +111,21 @@ final class Evaluator
                 $results[$step->id] = new StepResult($step->id, 'done', $known === null ? [] : [$known]);
             } catch (StepProblem $p) {
                 $results[$step->id] = new StepResult($step->id, 'failed', [$p->note]);
+            } catch (OverBudget $e) {
+                if ($e->limit === Limit::Time && ! StepBudget::hadAllTime($began)) {
+                    $waiting = true;
+                    $results[$step->id] = new StepResult($step->id, 'waiting');
+
+                    continue;
+                }
+                $problem = StepBudget::problem($step, $e)->note;
+                $this->cache->putProblem($next, $problem);
+                $results[$step->id] = new StepResult($step->id, 'failed', [$problem]);
             }
+            if ($budget !== null && $budget->spent() > self::LEAST) {
+                $this->cache->putCost($next, $budget->spent());
+            }
+            $charge?->spend($this->cache->cost($next));
         }
 
         return new PartState(
@@ -93,10 +134,106 @@ final class Evaluator
         );
     }
 
-    /** The part before a step, computed without the cache, for when a cached solid has gone. */
+    /**
+     * The same of another recipe, all of it.
+     *
+     * @throws OverBudget when nobody waits that long
+     */
+    private function whole(Recipe $recipe): PartState
+    {
+        $state = $this->evaluate($recipe);
+
+        return $state->isFinished() ? $state : throw new OverBudget(Limit::Time);
+    }
+
+    /**
+     * For the groups that a step places: what they cost is the step's own cost.
+     *
+     * @return Closure(Recipe): PartState
+     */
+    private function inside(Budget $budget): Closure
+    {
+        $within = new self($this->cache, min($this->until, microtime(true) + StepBudget::LAST_GUARD));
+
+        return static function (Recipe $recipe) use ($within, $budget): PartState {
+            $state = $within->run($recipe, $budget);
+
+            return $state->isFinished() ? $state : throw new OverBudget(Limit::Time);
+        };
+    }
+
+    /**
+     * What work on a step gives; what comes of it is kept, a problem too.
+     *
+     * @param Closure(): Solid $work
+     *
+     * @throws StepProblem
+     * @throws OverBudget
+     */
+    private function worked(string $key, Step $step, Closure $work): Solid
+    {
+        $attempt = $this->cache->begin($key);
+        if ($attempt === Attempt::Fatal) {
+            $problem = StepBudget::problem($step, new OverBudget(Limit::Memory));
+            $this->cache->putProblem($key, $problem->note);
+            throw $problem;
+        }
+        if ($attempt === Attempt::Elsewhere && $this->until < INF) {
+            throw new OverBudget(Limit::Time);
+        }
+        try {
+            return $work();
+        } catch (StepProblem $p) {
+            // what took too long in a busy moment may not the next time
+            if ($p->note->code !== StepProblem::TOO_LONG) {
+                $this->cache->putProblem($key, $p->note);
+            }
+            throw $p;
+        } finally {
+            $this->cache->end($key);
+        }
+    }
+
+    /**
+     * @return array{PlacedSketch, list<Message>}
+     *
+     * @throws StepProblem
+     * @throws OverBudget
+     */
+    private function read(string $key, Step $step, Sketch $drawn, Recipe $recipe, Solid $part, NamedSizes $named): array
+    {
+        $known = $this->cache->problem($key);
+        if ($known !== null) {
+            throw new StepProblem($known);
+        }
+        $kept = $this->cache->sketch($key);
+        if ($kept !== null) {
+            return $kept;
+        }
+        $budget = StepBudget::fresh($this->until);
+        try {
+            $read = SketchReading::read($step, $drawn, $recipe->unit, $part, $named, $budget);
+        } catch (StepProblem $p) {
+            if ($budget->spent() > self::WORTH_KEEPING) {
+                $this->cache->putProblem($key, $p->note);
+            }
+            throw $p;
+        }
+        if ($budget->spent() > self::WORTH_KEEPING) {
+            $this->cache->putSketch($key, $read);
+        }
+
+        return $read;
+    }
+
+    /** The part before a step, for when a cached solid has gone: what else is kept of the way there is used. */
     private function anew(Recipe $recipe, ?string $before): Solid
     {
-        return (new self)->evaluate($before === null ? $recipe : $recipe->before($before))->part();
+        $rest = $before === null ? $recipe : $recipe->before($before);
+        // the cache has just said that it lost something; what is lost twice is made without it
+        $state = (new self(new Refilled($this->cache), $this->until))->whole($rest);
+
+        return $state->part();
     }
 
     /**

@@ -15,6 +15,12 @@ final class MemoryCache implements SolidCache
     /** @var array<string, Message> */
     private array $problems = [];
 
+    /** @var array<string, int> */
+    private array $costs = [];
+
+    /** @var array<string, array{PlacedSketch, list<Message>}> */
+    private array $sketches = [];
+
     public function has(string $key): bool
     {
         return isset($this->solids[$key]);
@@ -39,4 +45,31 @@ final class MemoryCache implements SolidCache
     {
         $this->problems[$key] = $message;
     }
+
+    public function sketch(string $key): ?array
+    {
+        return $this->sketches[$key] ?? null;
+    }
+
+    public function putSketch(string $key, array $read): void
+    {
+        $this->sketches[$key] = $read;
+    }
+
+    public function cost(string $key): int
+    {
+        return $this->costs[$key] ?? 0;
+    }
+
+    public function putCost(string $key, int $units): void
+    {
+        $this->costs[$key] = $units;
+    }
+
+    public function begin(string $key): Attempt
+    {
+        return Attempt::First;
+    }
+
+    public function end(string $key): void {}
 }

@@ -27,11 +27,23 @@ final class PartState
         return $this->empty;
     }
 
+    /** Whether all steps were worked out; if not, the part is the one before the first step that was not. */
+    public function isFinished(): bool
+    {
+        foreach ($this->results as $r) {
+            if ($r->status === 'waiting') {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** Every step that is switched on works, and there is a part. */
     public function isSound(): bool
     {
         foreach ($this->results as $r) {
-            if ($r->status === 'failed') {
+            if ($r->status === 'failed' || $r->status === 'waiting') {
                 return false;
             }
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\DrawnCurves;
@@ -24,9 +26,11 @@ final class SketchReading
      * @return array{PlacedSketch, list<Message>} and what there is to say about it
      *
      * @throws StepProblem
+     * @throws OverBudget
      */
-    public static function read(Step $step, Sketch $drawn, Unit $unit, Solid $part, NamedSizes $named): array
+    public static function read(Step $step, Sketch $drawn, Unit $unit, Solid $part, NamedSizes $named, ?Budget $budget = null): array
     {
+        $budget ??= Budget::unlimited();
         $curves = [];
         $v = new StepValues($step, $unit, $named);
         foreach ($step->shapes() as $i => $s) {
@@ -49,25 +53,25 @@ final class SketchReading
                 : new Message('no-face', 'This face is not there.', 'The part has no flat face of that name before this step. Pick another one, or a plane.', 'face'));
         [$drawn, $gone] = EdgesTakenOver::any($drawn) ? EdgesTakenOver::renewed($drawn, PartEdges::seenOnto($part, $up)) : [$drawn, []];
         $notes = $gone === [] ? [] : [new Message('edge-gone', 'An edge of the part is gone.', implode(', ', array_slice($gone, 0, 6)) . (count($gone) === 1 ? ' was taken over from an edge that is' : ' were taken over from edges that are') . ' not there any more. The sketch keeps them where they last were.', 'drawn', true)];
-        $drawn = self::settled($drawn, $unit, $named);
+        $drawn = self::settled($drawn, $unit, $named, $budget);
         try {
-            return [new PlacedSketch($up, new Arrangement([...$curves, ...DrawnCurves::of($drawn)]), $drawn), $notes];
+            return [new PlacedSketch($up, new Arrangement([...$curves, ...DrawnCurves::of($drawn)], $budget), $drawn), $notes];
         } catch (TooManyPieces $e) {
             throw new StepProblem(new Message('too-complex', 'This sketch is too complex.', $e->getMessage(), 'drawn'));
         }
     }
 
     /** A sketch with its relations kept. */
-    private static function settled(Sketch $sketch, Unit $unit, NamedSizes $named): Sketch
+    private static function settled(Sketch $sketch, Unit $unit, NamedSizes $named, Budget $budget): Sketch
     {
         $read = new DimensionValues($sketch, $unit, $named);
         foreach ($read->problems as $id => $problem) {
             throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "Dimension $id says “{$sketch->relations[$id]->value}”. $problem", "drawn.$id"));
         }
         try {
-            $clash = SketchSolver::settle($sketch, $read->values);
+            $clash = SketchSolver::settle($sketch, $read->values, $budget);
         } catch (SolvingTooLong $e) {
-            throw new StepProblem(new Message(StepProblem::TOO_LONG, 'This takes too long.', $e->getMessage(), 'drawn'));
+            throw new StepProblem(new Message(StepProblem::TOO_MUCH, 'This takes too long.', $e->getMessage(), 'drawn'));
         } catch (UnfitRelation $e) {
             throw new StepProblem(new Message('unfit', 'This relation does not fit.', "$e->relation: " . $e->getMessage(), "drawn.$e->relation"));
         }

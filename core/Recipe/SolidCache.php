@@ -18,4 +18,29 @@ interface SolidCache
     public function problem(string $key): ?Message;
 
     public function putProblem(string $key, Message $message): void;
+
+    /**
+     * A sketch that took long to read, and what there was to say about it.
+     *
+     * @return array{PlacedSketch, list<Message>}|null
+     */
+    public function sketch(string $key): ?array;
+
+    /** @param array{PlacedSketch, list<Message>} $read */
+    public function putSketch(string $key, array $read): void;
+
+    /** Units that a step cost when it was worked out; none for one that cost next to nothing. */
+    public function cost(string $key): int;
+
+    public function putCost(string $key, int $units): void;
+
+    /**
+     * Says that a step is being worked out, before it is.
+     *
+     * @return Attempt whether somebody else is at it, or work on it ended without a word before
+     */
+    public function begin(string $key): Attempt;
+
+    /** Says that work on a step ended, whatever came of it. */
+    public function end(string $key): void;
 }

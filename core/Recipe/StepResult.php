@@ -10,7 +10,7 @@ use Cubo\Sketch\Area\Region;
 final readonly class StepResult
 {
     /**
-     * @param 'done'|'failed'|'off' $status
+     * @param 'done'|'failed'|'off'|'waiting' $status waiting: nobody has worked it out yet
      * @param list<Message> $messages
      * @param list<Region> $regions of a sketch
      */

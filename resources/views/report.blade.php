@@ -18,7 +18,7 @@
 <div class="look" role="group" aria-label="Look from">@foreach (['isometric' => 0, 'front' => 1, 'top' => 2, 'right' => 3] as $v => $k)<button type="button" data-view="{{ $v }}" aria-pressed="{{ $k === 0 ? 'true' : 'false' }}">{{ $v }}</button>@endforeach</div>
 @if ($glb === '')<p class="slip" style="left:16px;bottom:48px;position:absolute">Too fine for a picture.</p>@endif
 <div class="slip plain" data-square></div></div>
-<div style="padding:8px 6px 6px"><h2 style="padding:0 10px;font-size:14.5px">The drawing, as it was met</h2>{!! $drawing !!}</div>
+<div style="padding:8px 6px 6px"><h2 style="padding:0 10px;font-size:14.5px">The drawing, as it was met</h2>@if ($drawing !== ''){!! $drawing !!}@else<div hx-get="{{ $drawingFrom }}" hx-trigger="load" hx-swap="innerHTML" role="status"><p class="quiet" style="padding:0 10px">The drawing is being made.</p></div>@endif</div>
 </div>
 <div class="rp-main">
 <div class="rp-sum"><div><div style="font-size:22px;line-height:27px;font-weight:740">{{ count($met) }} of {{ count($report->rows) }} met</div><span class="quiet">{{ $handIn->points() }} of {{ $report->mostPoints() }} points</span></div>

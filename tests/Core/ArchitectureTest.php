@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * The direction of imports, top to bottom, never back up:
- * app -> Exchange -> Drawing -> Check -> Recipe -> Printing -> Measure -> Sketch -> Solid -> Geometry, Quantity.
+ * app -> Exchange -> Drawing -> Check -> Recipe -> Printing -> Measure -> Sketch -> Solid -> Geometry, Quantity, Budget.
  */
 
 /** @return array<string, list<string>> folders of the core each folder imports from */
@@ -30,17 +30,18 @@ function coreImports(): array
 
 it('imports only downwards', function (): void {
     $below = [
+        'Budget' => [],
         'Quantity' => [],
         'Geometry' => [],
         'Lettering' => [],
-        'Solid' => ['Lettering', 'Geometry'],
-        'Sketch' => ['Solid', 'Geometry', 'Quantity'],
-        'Measure' => ['Sketch', 'Solid', 'Geometry', 'Quantity'],
-        'Printing' => ['Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
-        'Recipe' => ['Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
-        'Check' => ['Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
-        'Drawing' => ['Check', 'Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
-        'Exchange' => ['Drawing', 'Recipe', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity'],
+        'Solid' => ['Lettering', 'Geometry', 'Budget'],
+        'Sketch' => ['Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Measure' => ['Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Printing' => ['Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Recipe' => ['Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Check' => ['Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Drawing' => ['Check', 'Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Exchange' => ['Drawing', 'Recipe', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
     ];
     foreach (coreImports() as $folder => $imports) {
         expect($below)->toHaveKey($folder);

@@ -42,6 +42,7 @@ final class BenchController extends Controller
         /** @var Person $student */
         $student = $request->user();
         $work = $this->book->workFor($assignment, $student);
+        $this->bench->waits(Workbench::PAGE);
 
         return view('bench.page', BenchPage::forWork($work, $this->bench, $this->book));
     }
@@ -50,16 +51,19 @@ final class BenchController extends Controller
     public function sheet(Request $request, Assignment $assignment): Response
     {
         $this->authorize('work', $assignment);
+        $small = $request->boolean('small');
         $work = Work::query()->where('assignment_id', $assignment->id)->where('student_id', $request->user()?->id)->first();
+        $this->bench->waits(Workbench::AGAIN);
         $stale = $work?->last_check !== null && $work->last_check['key'] !== $this->bench->evaluate($work->recipe->document())->key;
         $exercise = $assignment->exercise;
 
-        return response($this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), 1100, 640, BenchPage::states($work?->report()->rows ?? [], $stale)));
+        return response($this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), $small ? 300 : 1100, $small ? 300 : 640, BenchPage::states($work?->report()->rows ?? [], $stale), $small));
     }
 
     public function reference(Exercise $exercise): View
     {
         $this->authorize('edit', $exercise);
+        $this->bench->waits(Workbench::PAGE);
 
         return view('bench.page', BenchPage::forReference($exercise, $this->bench, $this->book));
     }
@@ -75,6 +79,7 @@ final class BenchController extends Controller
     public function edit(Request $request, Recipe $recipe): View|Response|JsonResponse
     {
         $this->authorize('edit', $recipe);
+        $this->bench->waits(Workbench::EDIT);
         $input = $request->validate([
             'version' => ['required', 'integer'],
             'do' => ['required', Rule::in(['add', 'set', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'material', 'paint', 'pin', 'align', 'drop', 'undo', 'redo', 'nudge', 'spin', 'put-at', 'ground', 'one-more', 'around', 'group', 'ungroup', 'set-free', 'place', 'take', 'open', 'close', 'group-name', 'lock', 'forget', 'renew', 'anew'])],
@@ -149,6 +154,7 @@ final class BenchController extends Controller
     {
         $this->authorize('edit', $recipe);
         $step = $request->query('step');
+        $this->bench->waits(Workbench::AGAIN);
 
         return view('bench.work', [...$this->pageFor($recipe), 'picked' => is_string($step) ? $step : null]);
     }
@@ -171,11 +177,16 @@ final class BenchController extends Controller
     {
         $this->authorize('edit', $work->recipe);
         $assignment = $work->assignment;
+        $this->bench->waits(Workbench::AGAIN);
         $state = $this->bench->evaluate($work->recipe->document());
+        $reference = $this->bench->evaluate($assignment->exercise->reference->document());
+        if (! $state->isFinished() || ! $reference->isFinished()) {
+            return view('bench.work', [...$this->pageFor($work->recipe), 'said' => 'The part is still being worked out. Check it when it is there.']);
+        }
         if (! $assignment->disclosure()->atEachCheck()) {
             return view('bench.work', [...$this->pageFor($work->recipe), 'picked' => null, 'fresh' => null, 'said' => 'Your teacher shows the results ' . Disclosure::WHEN[$assignment->disclosure()->when] . '.']);
         }
-        $report = $this->bench->check($state, $assignment->exercise->sheet(), $work->recipe->document(), $this->bench->evaluate($assignment->exercise->reference->document()), $work->waysHandedIn());
+        $report = $this->bench->check($state, $assignment->exercise->sheet(), $work->recipe->document(), $reference, $work->waysHandedIn());
         $done = DB::transaction(function () use ($work, $assignment, $state, $report): bool {
             $fresh = Work::query()->lockForUpdate()->findOrFail($work->id);
             if ($assignment->checks_allowed !== null && $fresh->checks_used >= $assignment->checks_allowed) {
@@ -201,8 +212,9 @@ final class BenchController extends Controller
             return redirect()->route('work', $work->assignment_id)->withErrors(['hand-in' => 'The part was changed in another window since. Look at it once more, then hand it in.']);
         }
         $revision = $work->recipe->head();
+        $this->bench->waits(Workbench::PAGE);
         $state = $this->bench->evaluate($revision->recipe());
-        if ($state->isEmpty()) {
+        if ($state->isFinished() && $state->isEmpty()) {
             return redirect()->route('work', $work->assignment_id)->withErrors(['hand-in' => 'There is no part yet to hand in.']);
         }
         $handIn = HandIn::begin($work, ['revision_id' => $revision->id]);

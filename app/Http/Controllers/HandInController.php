@@ -33,24 +33,48 @@ final class HandInController extends Controller
             return view('report-later', ['handIn' => $handIn, 'exercise' => $exercise, 'checked' => $handIn->isChecked()]);
         }
         $report = $judge ? $handIn->frozenReport() : $seen->applied($handIn->frozenReport());
-        $states = [];
-        foreach ($handIn->report as $r) {
-            $states[$r['id']] = $handIn->rowMet($r['id'], $r['status']) ? 'met' : $r['status'];
-        }
+        $states = self::states($handIn);
+
+        $this->bench->waits(Workbench::PAGE);
+        $reference = $this->bench->evaluate($exercise->reference->document());
 
         return view('report', [
             'handIn' => $handIn, 'exercise' => $exercise, 'report' => $report, 'states' => $states, 'unit' => $exercise->sheet()->unit,
             'judge' => $judge, 'changes' => Marking::changes($handIn),
-            'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), 400, 300, $states, true),
+            'drawing' => $this->bench->isDrawn($reference) ? $this->bench->sheetSvg($reference, $exercise->sheet(), 400, 300, $states, true) : '',
+            'drawingFrom' => route('hand-ins.drawing', $handIn, false),
             'glb' => $handIn->isShown() ? route('hand-ins.part', [$handIn, 'glb'], false) : '',
             'marks' => array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $r->status, 'text' => $r->measured, 'place' => $r->place],
                 array_filter($report->rows, static fn (Row $r): bool => $r->place !== null && $r->status !== 'met'))),
         ]);
     }
 
+    /** The drawing of a report, for when it was not there yet as the page was opened. */
+    public function drawing(Request $request, HandIn $handIn): Response
+    {
+        $this->authorize('view', $handIn);
+        $assignment = $handIn->work->assignment;
+        abort_unless($handIn->isChecked() && ($request->user()?->can('judge', $handIn) || $assignment->disclosure()->isOpen(now(), $assignment->due_on)), 404);
+        $this->bench->waits(Workbench::AGAIN);
+
+        return response($this->bench->sheetSvg($this->bench->evaluate($assignment->exercise->reference->document()), $assignment->exercise->sheet(), 400, 300, self::states($handIn), true));
+    }
+
+    /** @return array<string, string> how each row stands after the teacher's word, by id */
+    private static function states(HandIn $handIn): array
+    {
+        $states = [];
+        foreach ($handIn->report as $r) {
+            $states[$r['id']] = $handIn->rowMet($r['id'], $r['status']) ? 'met' : $r['status'];
+        }
+
+        return $states;
+    }
+
     public function part(HandIn $handIn, string $ending): Response
     {
         $this->authorize('view', $handIn);
+        $this->bench->waits(Workbench::AGAIN);
         if ($ending === 'glb') {
             abort_unless($handIn->isShown(), 404);
 

@@ -30,7 +30,10 @@ use InvalidArgumentException;
 /** The pad: a sketch step is drawn and settled here. */
 final class PadController extends Controller
 {
-    public function __construct(private readonly RecipeBook $book, private readonly Workbench $bench) {}
+    public function __construct(private readonly RecipeBook $book, private readonly Workbench $bench)
+    {
+        $bench->waits(Workbench::EDIT);
+    }
 
     public function show(Recipe $recipe, string $step): View
     {

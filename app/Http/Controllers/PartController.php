@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Models\Recipe;
 use App\Support\Workbench;
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
 use Cubo\Exchange\StlFile;
 use Cubo\Exchange\ThreeMfFile;
 use Cubo\Solid\Solid;
@@ -18,6 +20,7 @@ final class PartController extends Controller
     public function glb(Recipe $recipe, string $key, Workbench $bench): Response
     {
         $this->authorize('view', $recipe);
+        $bench->waits(Workbench::AGAIN);
         // the address names the geometry, of the whole or of the group that is open; an older one is no longer to be had here
         $state = $bench->evaluate($recipe->atHand());
         $state = $state->key === $key ? $state : $bench->evaluate($recipe->document());
@@ -35,7 +38,10 @@ final class PartController extends Controller
             return self::file((string) json_encode($document->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 'application/json', "$name.json");
         }
 
-        return self::export($bench->evaluate($document)->part(), $ending, $name);
+        $bench->waits(Workbench::AGAIN);
+        $state = $bench->evaluate($document);
+
+        return $state->isFinished() ? self::export($state->part(), $ending, $name) : throw new OverBudget(Limit::Time);
     }
 
     public static function export(Solid $part, string $ending, string $name): Response

@@ -24,7 +24,10 @@ use Illuminate\Http\Response;
 /** What the stage asks for while somebody looks, picks, measures and tries values. Nothing here changes a recipe. */
 final class StageController extends Controller
 {
-    public function __construct(private readonly Workbench $bench) {}
+    public function __construct(private readonly Workbench $bench)
+    {
+        $bench->waits(Workbench::EDIT);
+    }
 
     /** Words and places of everything that can be picked. */
     public function words(Recipe $recipe): JsonResponse

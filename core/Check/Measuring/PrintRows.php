@@ -153,7 +153,7 @@ final readonly class PrintRows
 
     private function edgeContact(Requirement $r): Row
     {
-        $touching = array_values(array_filter(Bodies::contacts($this->subject->part->solid), static fn (array $c): bool => $c[3] !== 'apart'));
+        $touching = array_values(array_filter(Bodies::contacts($this->subject->part->solid, within: 0.0), static fn (array $c): bool => $c[3] !== 'apart'));
 
         return $this->rows->row($r, (string) count($touching), (float) count($touching), '', $touching === [], 'Touch along an edge', 'Two pieces touch only ' . (($touching[0][3] ?? 'edge') === 'edge' ? 'along an edge' : 'in a point') . ': they look joined and fall apart in print. Let them overlap a little.', null);
     }

@@ -19,19 +19,18 @@ use Cubo\Solid\Solid;
 /** Moves, turns, scales, splits, mirrors and repeats bodies, or what another step makes. */
 final class Arranging
 {
-    /** @param Closure(): void $inTime throws when working on takes too long */
-    public static function change(Task $t, Closure $inTime): Solid
+    public static function change(Task $t): Solid
     {
         [$chosen, $rest] = $t->body();
         try {
             return match ($t->step->kind) {
                 StepKind::Move => self::joined($t, $rest, $chosen->moved(Transform::translation($t->v->place()))),
                 StepKind::Turn => self::joined($t, $rest, $chosen->moved(self::turn($t))),
-                StepKind::Copy => self::copies($t, $chosen, $inTime),
+                StepKind::Copy => self::copies($t, $chosen),
                 StepKind::Scale => self::joined($t, $rest, self::scaled($t, $chosen)),
                 StepKind::Split => self::split($t, $chosen, $rest),
                 StepKind::Mirror => self::mirrored($t, $chosen, $rest),
-                default => self::joined($t, $rest, Repeats::joined($t->step->id, $chosen, array_values(self::places($t)))),
+                default => self::joined($t, $rest, Repeats::joined($t->step->id, $chosen, array_values(self::places($t)), $t->budget)),
             };
         } catch (Refused $r) {
             throw $t->refused($r, 'This cannot be done.', ['no-count' => 'count', 'no-angle' => 'angle', 'no-offset' => 'x'][$r->reason] ?? null, $r->reason === 'no-angle');
@@ -58,8 +57,10 @@ final class Arranging
             throw $t->refused($r, 'This cannot be repeated.', ['no-count' => 'count', 'no-angle' => 'angle', 'no-offset' => 'x'][$r->reason] ?? null, $r->reason === 'no-angle');
         }
         $out = [];
+        $facets = 0;
         foreach ($places as $i => $place) {
-            $out[] = $make($i)->moved($place)->renamed(static fn (string $name): string => $t->step->id . ":copy $i/$name");
+            $out[] = $one = $make($i)->moved($place)->renamed(static fn (string $name): string => $t->step->id . ":copy $i/$name");
+            $t->budget->hold($facets += $one->triangleCount());
         }
 
         return $out;
@@ -87,13 +88,12 @@ final class Arranging
         return match (true) {
             $rest === null => $solid,
             // bodies stay what they are; the one that was moved gives way
-            $t->apart => Joining::apart($rest, $solid) ?? $rest,
-            default => BooleanOperation::union($rest, $solid),
+            $t->apart => Joining::apart($rest, $solid, $t->budget) ?? $rest,
+            default => BooleanOperation::union($rest, $solid, $t->budget),
         };
     }
 
-    /** @param Closure(): void $inTime */
-    private static function copies(Task $t, Solid $chosen, Closure $inTime): Solid
+    private static function copies(Task $t, Solid $chosen): Solid
     {
         $by = $t->v->place();
         if ($by === [0.0, 0.0, 0.0]) {
@@ -101,7 +101,7 @@ final class Arranging
         }
         $part = $t->part;
         for ($i = 1, $n = (int) $t->number('times'); $i <= $n; $i++) {
-            $inTime();
+            $t->budget->spend($chosen->triangleCount());
             $copy = $chosen->moved(Transform::translation([$by[0] * $i, $by[1] * $i, $by[2] * $i]))->renamed(static fn (string $name): string => $t->step->id . ':copy ' . $i . '/' . $name);
             $part = self::joined($t, $part, $copy);
         }
@@ -146,7 +146,7 @@ final class Arranging
         $plane = $t->plane();
         $front = $back = new Solid;
         foreach ($t->apart ? Joining::bodies($chosen) : [$chosen] as $body) {
-            [$f, $b] = Cutting::split($t->step->id, $body, $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]]);
+            [$f, $b] = Cutting::split($t->step->id, $body, $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]], $t->budget);
             [$front, $back] = [Joining::beside([$front, $f]), Joining::beside([$back, $b])];
         }
         if ($front->isEmpty() || $back->isEmpty()) {
@@ -161,7 +161,7 @@ final class Arranging
         $plane = $t->plane();
         $normal = [$plane->r[2], $plane->r[5], $plane->r[8]];
 
-        return self::joined($t, $rest, $t->text('keep') === 'both' ? Cutting::mirrorJoined($t->step->id, $chosen, $plane->t, $normal) : Cutting::mirrored($t->step->id, $chosen, $plane->t, $normal));
+        return self::joined($t, $rest, $t->text('keep') === 'both' ? Cutting::mirrorJoined($t->step->id, $chosen, $plane->t, $normal, $t->budget) : Cutting::mirrored($t->step->id, $chosen, $plane->t, $normal));
     }
 
     /** @return array<int, Transform> by number, the first one where it is; those left out are not in it */

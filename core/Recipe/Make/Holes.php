@@ -34,11 +34,12 @@ final class Holes
         $profile = self::profile($t, $reach);
         $tools = [];
         foreach ($spots as $i => [$u, $v]) {
+            $t->budget->spend(2000);
             $tool = Revolution::of($t->step->id, $profile, 360.0, $into->then(Transform::translation([$u, $v, 0.0]))->then($place));
             $tools[] = $i === 0 ? $tool : $tool->renamed(static fn (string $name): string => $name . ' ' . ($i + 1));
         }
         while (count($tools) > 1) {
-            $tools = array_map(static fn (array $pair): Solid => isset($pair[1]) ? BooleanOperation::union($pair[0], $pair[1]) : $pair[0], array_chunk($tools, 2));
+            $tools = array_map(static fn (array $pair): Solid => isset($pair[1]) ? BooleanOperation::union($pair[0], $pair[1], $t->budget) : $pair[0], array_chunk($tools, 2));
         }
 
         return $tools[0];

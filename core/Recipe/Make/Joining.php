@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Recipe\Make;
 
 use Closure;
+use Cubo\Budget\Budget;
 use Cubo\Measure\Bodies;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
@@ -22,23 +23,24 @@ final class Joining
      *
      * @return Solid|null null when all of it lies inside the part
      */
-    public static function apart(Solid $part, Solid $tool): ?Solid
+    public static function apart(Solid $part, Solid $tool, ?Budget $budget = null): ?Solid
     {
-        $left = self::each($tool, $part, Operation::Difference);
+        $left = self::each($tool, $part, Operation::Difference, $budget);
 
         return $left->isEmpty() ? null : $part->beside($left);
     }
 
     /** What a step adds becomes one with every body it touches, and with no other. */
-    public static function added(Solid $part, Solid $tool): Solid
+    public static function added(Solid $part, Solid $tool, ?Budget $budget = null): Solid
     {
         $pieces = self::bodies($tool);
         if (count($pieces) > 1) {
-            return array_reduce($pieces, self::added(...), $part);
+            return array_reduce($pieces, static fn (Solid $all, Solid $piece): Solid => self::added($all, $piece, $budget), $part);
         }
         $others = [];
         foreach (self::bodies($part) as $body) {
-            $both = self::near($body, $tool) ? BooleanOperation::union($tool, $body) : null;
+            $budget?->spend($tool->triangleCount());
+            $both = self::near($body, $tool) ? BooleanOperation::union($tool, $body, $budget) : null;
             if ($both !== null && count(Bodies::of($both)) < count(Bodies::of($tool)) + 1) {
                 $tool = $both;
             } else {
@@ -50,9 +52,9 @@ final class Joining
     }
 
     /** A cut, or what both share, body by body. */
-    public static function each(Solid $part, Solid $tool, Operation $op): Solid
+    public static function each(Solid $part, Solid $tool, Operation $op, ?Budget $budget = null): Solid
     {
-        return self::changed($part, static fn (Solid $body): Solid => self::near($body, $tool) ? BooleanOperation::run($body, $tool, $op) : ($op === Operation::Intersection ? new Solid : $body));
+        return self::changed($part, static fn (Solid $body): Solid => self::near($body, $tool) ? BooleanOperation::run($body, $tool, $op, $budget) : ($op === Operation::Intersection ? new Solid : $body));
     }
 
     /** @param Closure(Solid): Solid $change */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Recipe\Make;
 
 use Closure;
+use Cubo\Budget\Budget;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\NamedSizes;
 use Cubo\Recipe\PartState;
@@ -24,10 +25,9 @@ final class Making
     private const MOST_TRIANGLES = 60000;
 
     /**
-     * @param float $until the moment, as microtime gives it, after which work is given up
      * @param Closure(Recipe): PartState $before evaluates what stands before another step
      */
-    public function __construct(private readonly float $until, private readonly Closure $before) {}
+    public function __construct(private readonly Closure $before) {}
 
     /**
      * The part with the step done.
@@ -37,10 +37,6 @@ final class Making
     public function of(Task $task, Recipe $recipe): Solid
     {
         $step = $task->step;
-        // what may take as long as a whole part
-        if ($step->kind === StepKind::Group || $step->text('of') === 'step') {
-            $this->beforeItIsTooLate();
-        }
         if ($step->text('of') === 'step') {
             return $this->again($task, $recipe);
         }
@@ -52,11 +48,10 @@ final class Making
                 throw $p->note->code === 'cuts-nothing' ? $this->orTheOtherWay($task, $p) : $p;
             }
         }
-        $this->beforeItIsTooLate();
 
-        return self::withinLimits(self::guarded(fn (): Solid => match ($step->kind) {
+        return self::withinLimits(self::guarded(static fn (): Solid => match ($step->kind) {
             StepKind::Round, StepKind::Chamfer, StepKind::Hollow, StepKind::Draft, StepKind::Pull => OnFaces::change($task),
-            default => Arranging::change($task, $this->beforeItIsTooLate(...)),
+            default => Arranging::change($task),
         }));
     }
 
@@ -119,18 +114,17 @@ final class Making
         if ($source === null || $source->off || ! $source->kind->makes()) {
             throw new StepProblem(new Message('no-step', 'There is no such step here.', 'Pick an earlier step that adds something or takes something away, and that is switched on.', 'source'));
         }
-        $was = $this->asItWas($source, $recipe);
+        $was = $this->asItWas($source, $recipe, $t->budget);
         $tool = self::tool($was) ?? new Solid;
         // a copy is made anew only where the step counts
         $counts = preg_match('/(?<![a-z0-9_])' . NamedSizes::COUNTER . '(?![a-z0-9_])/', (string) json_encode([array_filter($source->values, is_string(...)), $source->sizes()])) === 1;
-        $copies = Arranging::again($t, function (int $n) use ($counts, $was, $tool): Solid {
-            $this->beforeItIsTooLate();
+        $copies = Arranging::again($t, static function (int $n) use ($counts, $was, $tool, $t): Solid {
+            $t->budget->spend(10);
 
             return $counts && $n > 0 ? self::copy($was, $n) : $tool;
         });
         if (in_array(self::effect($source), ['keep', 'apart'], true)) {
             foreach ($copies as $one) {
-                $this->beforeItIsTooLate();
                 $t = $t->on($this->combine($t, $one, self::effect($source)));
             }
 
@@ -138,8 +132,7 @@ final class Making
         }
         // all copies become one first, in pairs, so that the part is gone through once
         while (count($copies) > 1) {
-            $this->beforeItIsTooLate();
-            $copies = array_map(static fn (array $pair): Solid => isset($pair[1]) ? self::guarded(static fn (): Solid => BooleanOperation::union($pair[0], $pair[1])) : $pair[0], array_chunk($copies, 2));
+            $copies = array_map(static fn (array $pair): Solid => isset($pair[1]) ? self::guarded(static fn (): Solid => BooleanOperation::union($pair[0], $pair[1], $t->budget)) : $pair[0], array_chunk($copies, 2));
         }
 
         return $copies === [] ? $t->part : $this->combine($t, $copies[0], self::effect($source));
@@ -159,7 +152,7 @@ final class Making
     }
 
     /** A step as it was made: what goes up to a face or grows to a wall had the part before it, not the part there is now. */
-    private function asItWas(Step $source, Recipe $recipe): Task
+    private function asItWas(Step $source, Recipe $recipe, Budget $budget): Task
     {
         $before = ($this->before)($recipe->before($source->id));
         foreach ($before->results as $r) {
@@ -171,7 +164,7 @@ final class Making
             }
         }
 
-        return Task::of($recipe, $source, $before->part(), $before->sketches, $this->before);
+        return Task::of($recipe, $source, $before->part(), $before->sketches, $this->before, null, $budget);
     }
 
     private function combine(Task $t, Solid $tool, string $effect): Solid
@@ -183,16 +176,16 @@ final class Making
             }
             throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'This step ' . StepKind::EFFECTS[$effect] . ', but no earlier step has made a part. Let it add, or put a step before it.', 'effect'));
         }
-        $this->beforeItIsTooLate();
+        $t->budget->spend($tool->triangleCount());
         if ($effect === 'apart') {
-            return self::withinLimits(self::guarded(static fn (): Solid => Joining::apart($part, $tool)
+            return self::withinLimits(self::guarded(static fn (): Solid => Joining::apart($part, $tool, $t->budget)
                 ?? throw new StepProblem(new Message('vanishes', 'Nothing of it would be seen.', 'All of it lies inside the part, and bodies do not overlap. Move it, or let it add.', 'effect'))));
         }
         $op = ['add' => Operation::Union, 'cut' => Operation::Difference, 'keep' => Operation::Intersection][$effect];
         $result = self::guarded(static fn (): Solid => match (true) {
-            ! $t->apart => BooleanOperation::run($part, $tool, $op),
-            $op === Operation::Union => Joining::added($part, $tool),
-            default => Joining::each($part, $tool, $op),
+            ! $t->apart => BooleanOperation::run($part, $tool, $op, $t->budget),
+            $op === Operation::Union => Joining::added($part, $tool, $t->budget),
+            default => Joining::each($part, $tool, $op, $t->budget),
         });
         if ($result->isEmpty()) {
             throw new StepProblem(new Message('vanishes', 'Nothing would be left.', $effect === 'cut'
@@ -228,13 +221,6 @@ final class Making
             return $work();
         } catch (BooleanFailed) {
             throw new StepProblem(new Message('too-complex', 'This could not be worked out.', 'The part and this shape are too fine to be combined. Use fewer copies or fewer round shapes. The part is shown without this step.'));
-        }
-    }
-
-    private function beforeItIsTooLate(): void
-    {
-        if (microtime(true) > $this->until) {
-            throw new StepProblem(new Message(StepProblem::TOO_LONG, 'This takes too long.', 'Cubo stopped working on this step after a while. Use fewer copies or simpler shapes. The part is shown without this step.'));
         }
     }
 

@@ -56,11 +56,11 @@ final class OnFaces
         };
         try {
             return match ($t->step->kind) {
-                StepKind::Round => Blending::round($t->step->id, $t->part, self::edges($t), $t->number('radius')),
+                StepKind::Round => Blending::round($t->step->id, $t->part, self::edges($t), $t->number('radius'), $t->budget),
                 StepKind::Chamfer => self::chamfer($t),
-                StepKind::Hollow => FaceWork::shell($t->step->id, $t->part, $t->number('wall'), $t->step->names('faces') === [] ? [] : $t->picked('faces', self::faceNames($t->part), 'face')),
+                StepKind::Hollow => FaceWork::shell($t->step->id, $t->part, $t->number('wall'), $t->step->names('faces') === [] ? [] : $t->picked('faces', self::faceNames($t->part), 'face'), $t->budget),
                 StepKind::Draft => self::draft($t),
-                default => FaceWork::pull($t->part, $t->picked('faces', self::faceNames($t->part), 'face')[0], $t->number('distance')),
+                default => FaceWork::pull($t->part, $t->picked('faces', self::faceNames($t->part), 'face')[0], $t->number('distance'), $t->budget),
             };
         } catch (Refused $r) {
             throw $t->refused($r, $what, in_array($r->reason, ['no-edge', 'edge-shape', 'tangent-edge', 'end-on-round'], true) ? 'edges' : (in_array($r->reason, ['no-face', 'not-flat', 'parallel-face', 'free-face'], true) ? 'faces' : $field), $degrees);
@@ -102,9 +102,9 @@ final class OnFaces
         $swapped = $t->text('side') === 'second';
 
         return match ($t->text('by')) {
-            'two' => Blending::chamfer($t->step->id, $t->part, $edges, $t->number('distance'), $t->number('second'), $swapped),
-            'angle' => Blending::chamferAtAngle($t->step->id, $t->part, $edges, $t->number('distance'), $t->number('angle'), $swapped),
-            default => Blending::chamfer($t->step->id, $t->part, $edges, $t->number('distance')),
+            'two' => Blending::chamfer($t->step->id, $t->part, $edges, $t->number('distance'), $t->number('second'), $swapped, $t->budget),
+            'angle' => Blending::chamferAtAngle($t->step->id, $t->part, $edges, $t->number('distance'), $t->number('angle'), $swapped, $t->budget),
+            default => Blending::chamfer($t->step->id, $t->part, $edges, $t->number('distance'), budget: $t->budget),
         };
     }
 
@@ -112,7 +112,7 @@ final class OnFaces
     {
         $plane = $t->plane();
 
-        return FaceWork::draft($t->part, $t->picked('faces', self::faceNames($t->part), 'face'), $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]], $t->number('angle'));
+        return FaceWork::draft($t->part, $t->picked('faces', self::faceNames($t->part), 'face'), $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]], $t->number('angle'), $t->budget);
     }
 
     /** Letters on a flat face, as a solid to add or to cut. */
@@ -122,7 +122,7 @@ final class OnFaces
         $depth = $t->number('depth');
         $place = Transform::rotation(2, $t->number('angle'))->then(Transform::translation([$t->number('u'), $t->number('v'), $t->text('effect') === 'cut' ? -$depth : 0.0]))->then($t->flatFace('face'));
         try {
-            return Lettering::solid($t->step->id, $t->text('text'), $t->number('height'), $depth, $place);
+            return Lettering::solid($t->step->id, $t->text('text'), $t->number('height'), $depth, $place, $t->budget);
         } catch (Refused $r) {
             throw $t->refused($r, 'This cannot be written.', 'text');
         }

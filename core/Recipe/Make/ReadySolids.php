@@ -67,7 +67,7 @@ final class ReadySolids
     private static function letters(Task $t): Solid
     {
         try {
-            $flat = Lettering::solid($t->step->id, $t->text('text'), $t->number('height'), $t->number('depth'), Transform::identity());
+            $flat = Lettering::solid($t->step->id, $t->text('text'), $t->number('height'), $t->number('depth'), Transform::identity(), $t->budget);
         } catch (Refused $r) {
             throw $t->refused($r, 'This cannot be written.', 'text');
         }

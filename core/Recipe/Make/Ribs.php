@@ -156,7 +156,7 @@ final class Ribs
      */
     private static function grown(Task $t, Solid $wall, array $line, float $near, callable $beyond): Solid
     {
-        $left = BooleanOperation::difference($wall, $t->part);
+        $left = BooleanOperation::difference($wall, $t->part, $t->budget);
         $out = null;
         $id = $t->step->id;
         foreach (Bodies::of($left) as $triangles) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Recipe\Make;
 
 use Closure;
+use Cubo\Budget\Budget;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\Bodies;
@@ -33,17 +34,18 @@ final readonly class Task
      * @param array<string, PlacedSketch> $sketches of the steps before, by id
      * @param bool $apart whether some bodies stay apart even where they touch
      * @param Closure(Recipe): PartState $evaluate for the groups it places
+     * @param Budget $budget what the step may cost
      */
-    private function __construct(public Solid $part, public Step $step, public StepValues $v, public Unit $unit, private array $sketches, public bool $apart, public Recipe $recipe, private Closure $evaluate) {}
+    private function __construct(public Solid $part, public Step $step, public StepValues $v, public Unit $unit, private array $sketches, public bool $apart, public Recipe $recipe, private Closure $evaluate, public Budget $budget) {}
 
     /**
      * @param Solid $part before the step
      * @param array<string, PlacedSketch> $sketches of the steps before, by id
      * @param Closure(Recipe): PartState $evaluate
      */
-    public static function of(Recipe $recipe, Step $step, Solid $part, array $sketches, Closure $evaluate, ?NamedSizes $named = null): self
+    public static function of(Recipe $recipe, Step $step, Solid $part, array $sketches, Closure $evaluate, ?NamedSizes $named = null, ?Budget $budget = null): self
     {
-        return new self($part, $step, new StepValues($step, $recipe->unit, $named ?? $recipe->named()), $recipe->unit, $sketches, $recipe->keepsBodiesApart(), $recipe, $evaluate);
+        return new self($part, $step, new StepValues($step, $recipe->unit, $named ?? $recipe->named()), $recipe->unit, $sketches, $recipe->keepsBodiesApart(), $recipe, $evaluate, $budget ?? Budget::unlimited());
     }
 
     /**
@@ -67,18 +69,18 @@ final readonly class Task
     /** The same step at work on another part. */
     public function on(Solid $part): self
     {
-        return new self($part, $this->step, $this->v, $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate);
+        return new self($part, $this->step, $this->v, $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate, $this->budget);
     }
 
     public function for(Step $other): self
     {
-        return new self($this->part, $other, $this->v->for($other), $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate);
+        return new self($this->part, $other, $this->v->for($other), $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate, $this->budget);
     }
 
     /** The same for the n-th copy of the step. */
     public function counting(int $n): self
     {
-        return new self($this->part, $this->step, $this->v->counting($n), $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate);
+        return new self($this->part, $this->step, $this->v->counting($n), $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate, $this->budget);
     }
 
     public function text(string $key): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe\Make;
 
+use Cubo\Budget\OverBudget;
 use Cubo\Measure\Bodies;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\StepKind;
@@ -25,7 +26,12 @@ final class Warnings
             return null;
         }
 
-        return self::skin($after, $t) ?? self::apart($before, $after, $t);
+        try {
+            return self::skin($after, $t) ?? self::apart($before, $after, $t);
+        } catch (OverBudget) {
+            // only a hint: where looking for it would cost too much, there is none
+            return null;
+        }
     }
 
     /** A cut that stops just short of going through. */
@@ -76,7 +82,7 @@ final class Warnings
         if (! $adds || count($bodies = Bodies::of($after)) <= count(Bodies::of($before))) {
             return null;
         }
-        foreach (self::boxesMeet($after, $bodies) ? Bodies::contacts($after) : [] as [$i, $j, , $how]) {
+        foreach (self::boxesMeet($after, $bodies) ? Bodies::contacts($after, $t->budget, 0.0) : [] as [$i, $j, , $how]) {
             if ($how !== 'apart' && (self::ofStep($after, $bodies[$i], $t->step->id) || self::ofStep($after, $bodies[$j], $t->step->id))) {
                 return new Message('touches-edge', $how === 'edge' ? 'This only touches along an edge.' : 'This only touches in a point.', 'Both look joined, but nothing holds them together: there is one piece more now. Let it overlap the part or share a face with it.', null, true);
             }

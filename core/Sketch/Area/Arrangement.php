@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Area;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Solid\Maker\Profile;
 
 /**
@@ -31,11 +33,12 @@ final class Arrangement
      * @param list<Curve> $curves
      *
      * @throws TooManyPieces
+     * @throws OverBudget
      */
-    public function __construct(array $curves)
+    public function __construct(array $curves, ?Budget $budget = null)
     {
-        $this->graph = new CurveGraph($curves);
-        $this->regions = $this->trace();
+        $this->graph = new CurveGraph($curves, $budget ??= Budget::unlimited());
+        $this->regions = $this->trace($budget);
     }
 
     /** @return list<array{float,float}> where a line ends in nothing */
@@ -51,7 +54,7 @@ final class Arrangement
     }
 
     /** @return list<Region> */
-    private function trace(): array
+    private function trace(Budget $budget): array
     {
         $around = [];
         foreach ($this->graph->edges as $e => [$a, $b]) {
@@ -116,6 +119,7 @@ final class Arrangement
             $v = $this->graph->edgeFrom($loop[0]);
             $p = $this->graph->points[$v];
             $home = -1;
+            $budget->spend(count($outer));
             foreach ($outer as $i => $o) {
                 if (($home < 0 || $area[$o] < $area[$outer[$home]]) && $component[$v] !== $component[$this->graph->edgeFrom($loops[$o][0])]
                     && $p[0] > ($boxes[$i] ??= $box($o))[0] - 1 && $p[0] < $boxes[$i][2] + 1 && $p[1] > $boxes[$i][1] - 1 && $p[1] < $boxes[$i][3] + 1

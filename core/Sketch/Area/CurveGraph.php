@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Area;
 
+use Cubo\Budget\Budget;
+
 /**
  * Curves split where they meet: points, and the pieces between them. Equal pieces are taken once; pieces that end in
  * nothing are marked. Half-edge 2e runs along piece e, 2e + 1 back.
@@ -39,13 +41,13 @@ final class CurveGraph
      *
      * @throws TooManyPieces
      */
-    public function __construct(public readonly array $curves)
+    public function __construct(public readonly array $curves, Budget $budget)
     {
-        $this->split();
+        $this->split($budget);
         $this->prune();
     }
 
-    private function split(): void
+    private function split(Budget $budget): void
     {
         $cuts = $boxes = [];
         foreach ($this->curves as $i => $c) {
@@ -59,6 +61,7 @@ final class CurveGraph
         $count = 0;
         foreach ($order as $i) {
             $left = $boxes[$i][0] - Meeting::SNAP;
+            $budget->spend(10 * count($active));
             foreach ($active as $k => $j) {
                 if ($boxes[$j][2] < $left) {
                     unset($active[$k]);

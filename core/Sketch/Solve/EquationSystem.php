@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Solve;
 
+use Cubo\Budget\Budget;
+
 /**
  * Numbers and the equations between them, solved group by group: numbers that hang together by no equation do not
  * disturb each other. The order of the equations decides which of two that say the same adds nothing: the later.
  */
 final class EquationSystem
 {
-    /** Work limit of one solving. */
-    private const MOST_SECONDS = 6.0;
+    /** Work limit of one solving, units. */
+    private const MOST_WORK = 4_000_000;
 
     /** @var list<float> */
     public array $x = [];
@@ -61,16 +63,16 @@ final class EquationSystem
      *
      * @throws SolvingTooLong
      */
-    public function solve(float $size): bool
+    public function solve(float $size, ?Budget $budget = null): bool
     {
-        $until = microtime(true) + self::MOST_SECONDS;
+        $own = ($budget ?? Budget::unlimited())->part(self::MOST_WORK);
         $all = true;
         $pull = [];
         foreach ($this->groups() as [$unknowns, $which]) {
             if ($which === []) {
                 continue;
             }
-            $ls = new LeastSquares(array_map(fn (int $i): Equation => $this->equations[$i], $which), $unknowns, $until);
+            $ls = new LeastSquares(array_map(fn (int $i): Equation => $this->equations[$i], $which), $unknowns, $own);
             $x = $this->x;
             if ($ls->solve($x, $size) || $this->fromElsewhere($ls, $x, $unknowns, $size)) {
                 $this->x = array_values($x);

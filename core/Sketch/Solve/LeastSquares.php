@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Solve;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
+
 /**
  * The numbers nearest to given ones at which equations hold: D. Marquardt, "An Algorithm for Least-Squares Estimation
  * of Nonlinear Parameters", SIAM Journal 11(2), 1963. With little damping the step is the shortest one that satisfies
@@ -39,9 +43,9 @@ final class LeastSquares
     /**
      * @param list<Equation> $equations
      * @param list<int> $unknowns places of the numbers that may change
-     * @param float $until when solving is given up, seconds as microtime() counts them
+     * @param Budget|null $budget what solving may cost
      */
-    public function __construct(private readonly array $equations, private readonly array $unknowns, private readonly float $until = INF)
+    public function __construct(private readonly array $equations, private readonly array $unknowns, private readonly ?Budget $budget = null)
     {
         $local = array_flip($unknowns);
         $rows = $slots = [];
@@ -148,8 +152,12 @@ final class LeastSquares
     /** Made when a step is needed: a sketch that is opened again mostly holds as it is. */
     private function normal(): NormalEquations
     {
-        if (microtime(true) > $this->until) {
-            throw new SolvingTooLong;
+        try {
+            // a round goes through all equations a few times, and through a band of the normal equations
+            $n = count($this->unknowns);
+            $this->budget?->spend(5 * count($this->equations) + 2 * $n + intdiv($n * $n, 20));
+        } catch (OverBudget $e) {
+            throw $e->limit === Limit::Work ? new SolvingTooLong : $e;
         }
 
         return $this->normal ??= new NormalEquations(count($this->unknowns), $this->rows);

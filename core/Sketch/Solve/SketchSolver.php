@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Solve;
 
+use Cubo\Budget\Budget;
 use Cubo\Sketch\Sketch;
 
 /** Makes a sketch keep its relations, and says what they leave free. */
@@ -40,10 +41,10 @@ final class SketchSolver
      * @throws UnfitRelation
      * @throws SolvingTooLong
      */
-    public static function settle(Sketch &$sketch, array $values): array
+    public static function settle(Sketch &$sketch, array $values, ?Budget $budget = null): array
     {
         $f = new Formulation($sketch, $values);
-        $f->system->solve($sketch->size());
+        $f->system->solve($sketch->size(), $budget);
         $sketch = $f->read();
 
         return self::ownLeftOut($f->system->clash);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid\Blend;
 
 use Closure;
+use Cubo\Budget\Budget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Maker\Fineness;
@@ -44,10 +45,10 @@ final class Blending
      *
      * @throws Refused too-complex, no-edge, edge-shape, tangent-edge, end-on-round; too-large, with the largest radius found to work
      */
-    public static function round(string $step, Solid $solid, array $edges, float $radius): Solid
+    public static function round(string $step, Solid $solid, array $edges, float $radius, ?Budget $budget = null): Solid
     {
         self::positive($radius);
-        $b = new self($solid, $edges);
+        $b = new self($solid, $edges, $budget ?? Budget::unlimited());
         $section = static fn (EdgeShape $e, int $k, float $share): Section => Section::round($e, $k, $radius * $share);
         $b->room()->check($section, $radius);
 
@@ -62,11 +63,11 @@ final class Blending
      *
      * @throws Refused as for rounds
      */
-    public static function chamfer(string $step, Solid $solid, array $edges, float $first, ?float $second = null, bool $swapped = false): Solid
+    public static function chamfer(string $step, Solid $solid, array $edges, float $first, ?float $second = null, bool $swapped = false, ?Budget $budget = null): Solid
     {
         $second ??= $first;
         self::positive($first, $second);
-        $b = new self($solid, $edges);
+        $b = new self($solid, $edges, $budget ?? Budget::unlimited());
         $at = static function (EdgeShape $e, int $k, float $share) use ($first, $second, $swapped): Section {
             $leftFirst = strcmp($e->left->name, $e->right->name) <= 0;
             [$l, $r] = $leftFirst !== $swapped ? [$first, $second] : [$second, $first];
@@ -86,10 +87,10 @@ final class Blending
      *
      * @throws Refused as for rounds; no-angle with the largest angle
      */
-    public static function chamferAtAngle(string $step, Solid $solid, array $edges, float $first, float $angle, bool $swapped = false): Solid
+    public static function chamferAtAngle(string $step, Solid $solid, array $edges, float $first, float $angle, bool $swapped = false, ?Budget $budget = null): Solid
     {
         self::positive($first, $angle);
-        $b = new self($solid, $edges);
+        $b = new self($solid, $edges, $budget ?? Budget::unlimited());
         $at = static function (EdgeShape $e, int $k, float $share) use ($first, $angle, $swapped): Section {
             $leftFirst = strcmp($e->left->name, $e->right->name) <= 0;
             $second = $share * self::secondDistance($first, $angle, $e->between($k));
@@ -124,7 +125,7 @@ final class Blending
     }
 
     /** @param list<string> $edges */
-    private function __construct(private readonly Solid $solid, array $edges)
+    private function __construct(private readonly Solid $solid, array $edges, private readonly Budget $budget)
     {
         if ($solid->triangleCount() > self::MOST_TRIANGLES || count($edges) > self::MOST_EDGES) {
             throw new Refused('too-complex', 'At most ' . self::MOST_EDGES . ' edges of solids with up to ' . self::MOST_TRIANGLES . ' triangles are worked on at once.', self::MOST_EDGES);
@@ -155,7 +156,7 @@ final class Blending
 
     private function room(): Room
     {
-        return new Room($this->topology, $this->shapes, $this->ends);
+        return new Room($this->topology, $this->shapes, $this->ends, $this->budget);
     }
 
     /** Whether another edge continues this one smoothly, in direction and in the angle between its faces. */
@@ -202,10 +203,10 @@ final class Blending
         }
         $out = $this->solid;
         foreach ($fill as $tool) {
-            $out = BooleanOperation::union($out, $tool);
+            $out = BooleanOperation::union($out, $tool, $this->budget);
         }
         foreach ($cut as $tool) {
-            $out = BooleanOperation::difference($out, $tool);
+            $out = BooleanOperation::difference($out, $tool, $this->budget);
         }
 
         return $out;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid\Blend;
 
 use Closure;
+use Cubo\Budget\Budget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Maker\Fineness;
 use Cubo\Solid\Refused;
@@ -17,7 +18,7 @@ use Cubo\Solid\Refused;
 final class Room
 {
     /** for looking for the largest size that fits */
-    private const MOST_SECONDS = 2.0;
+    private const MOST_WORK = 1_000_000;
 
     /** @var array<int, list<int>> triangles by face */
     private array $faces = [];
@@ -26,7 +27,7 @@ final class Room
      * @param array<string, EdgeShape> $shapes by edge name
      * @param array<string, array<int, array{V, float}>> $ends planes in which the tools end, by edge and station
      */
-    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly array $ends) {}
+    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly array $ends, private readonly Budget $budget) {}
 
     /**
      * Whether both faces are wide enough; if not, the largest share that fits is looked for.
@@ -43,8 +44,8 @@ final class Room
         $low = 0.0;
         $high = 1.0;
         // on a part with very many edges the first few halvings must do: nobody waits longer for a hint
-        $until = microtime(true) + self::MOST_SECONDS;
-        for ($i = 0; $i < 30 && microtime(true) < $until; $i++) {
+        $until = $this->budget->spent() + self::MOST_WORK;
+        for ($i = 0; $i < 30 && $this->budget->spent() < $until; $i++) {
             $mid = ($low + $high) / 2;
             $this->fits($section, $mid) ? $low = $mid : $high = $mid;
         }
@@ -84,6 +85,7 @@ final class Room
         // the strip of one edge must not reach into that of another one across the face
         foreach ($strips as $list) {
             foreach ($list as [$name, $p]) {
+                $this->budget->spend(count($list));
                 foreach ($list as [$other, , $width]) {
                     if ($other !== $name && ! $this->neighbours($name, $other) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
                         return false;
@@ -106,6 +108,7 @@ final class Room
         $e = $this->shapes[$edge]->edge;
         $best = INF;
         $n = count($e->vertices);
+        $this->budget->spend($n);
         for ($i = 0; $i < ($e->closed ? $n : $n - 1); $i++) {
             $a = $this->point($e->vertices[$i]);
             $b = $this->point($e->vertices[($i + 1) % $n]);
@@ -149,6 +152,7 @@ final class Room
             $p = $e->axis === null ? Vector::add($p, $t, ($k === 0 ? 1e-6 : -1e-6) * $l) : Vector::add($e->centre, Vector::turned(Vector::sub($p, $e->centre), $e->axis, $k === 0 ? 1e-4 : -1e-4));
         }
         $s = $this->topology->solid;
+        $this->budget->spend(count($this->faces[$face]));
         foreach ($this->faces[$face] as $t) {
             $f = $s->facet[$t];
             $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Boolean;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Geometry\Transform;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -24,28 +26,30 @@ final class BooleanOperation
     /** Work limit: triangles of both operands. */
     public const MOST_TRIANGLES = 400000;
 
-    public static function union(Solid $p, Solid $q): Solid
+    public static function union(Solid $p, Solid $q, ?Budget $budget = null): Solid
     {
-        return self::run($p, $q, Operation::Union);
+        return self::run($p, $q, Operation::Union, $budget);
     }
 
-    public static function difference(Solid $p, Solid $q): Solid
+    public static function difference(Solid $p, Solid $q, ?Budget $budget = null): Solid
     {
-        return self::run($p, $q, Operation::Difference);
+        return self::run($p, $q, Operation::Difference, $budget);
     }
 
-    public static function intersection(Solid $p, Solid $q): Solid
+    public static function intersection(Solid $p, Solid $q, ?Budget $budget = null): Solid
     {
-        return self::run($p, $q, Operation::Intersection);
+        return self::run($p, $q, Operation::Intersection, $budget);
     }
 
     /**
      * @throws InvalidArgumentException for an open mesh or coordinates that are no numbers
      * @throws BooleanFailed when the operands are beyond the work limit, or no way to a closed result was found (no input
      *     is known that leads there)
+     * @throws OverBudget when it would cost more than it may
      */
-    public static function run(Solid $p, Solid $q, Operation $op): Solid
+    public static function run(Solid $p, Solid $q, Operation $op, ?Budget $budget = null): Solid
     {
+        $budget ??= Budget::unlimited();
         foreach ([$p, $q] as $s) {
             if (in_array(-1, $s->twin, true) || ! is_finite(array_sum($s->x) + array_sum($s->y) + array_sum($s->z))) {
                 throw new InvalidArgumentException('Only closed solids with finite coordinates can be combined.');
@@ -60,7 +64,7 @@ final class BooleanOperation
         foreach ([[0, true], [1, true], [2, true], [0, false], [1, false]] as [$axes, $filter]) {
             try {
                 $turn = $axes === 0 ? null : self::cyclic($axes);
-                $work = $turn === null ? new self($p, $q, $op) : new self($p->moved($turn), $q->moved($turn), $op);
+                $work = $turn === null ? new self($p, $q, $op, $budget) : new self($p->moved($turn), $q->moved($turn), $op, $budget);
                 $result = $work->evaluate($filter);
                 if ($work->folded < $least) {
                     $least = $work->folded;
@@ -86,7 +90,7 @@ final class BooleanOperation
     /** Area of the triangles that came out folded over, mm2. */
     private float $folded = 0.0;
 
-    private function __construct(private readonly Solid $p, private readonly Solid $q, private readonly Operation $op) {}
+    private function __construct(private readonly Solid $p, private readonly Solid $q, private readonly Operation $op, private readonly Budget $budget) {}
 
     private function evaluate(bool $filter): Solid
     {
@@ -108,14 +112,15 @@ final class BooleanOperation
             return match ($op) {
                 Operation::Intersection => new Solid,
                 Operation::Difference => $p,
-                Operation::Union => $p->isEmpty() ? $q : ($q->isEmpty() ? $p : $p->beside($q)),
+                Operation::Union => $p->isEmpty() ? $q : ($q->isEmpty() ? $p : $this->beside()),
             };
         }
         $margin = $filter ? 1e-6 * $size : INF;
         $pair = new OperandPair($p, $q);
-        $broad = new BroadPhase($pair, $common, 2 * $tolerance, $margin);
+        $this->budget->hold($p->triangleCount() + $q->triangleCount());
+        $broad = new BroadPhase($pair, $common, 2 * $tolerance, $margin, $this->budget);
         $shadow = new ShadowPredicates($pair, $op === Operation::Union ? 1.0 : -1.0, $tolerance, $broad->pLeaving());
-        $crossings = new Crossings($pair, $shadow, $broad, $op, $margin);
+        $crossings = new Crossings($pair, $shadow, $broad, $op, $margin, $this->budget);
         $inclusion = new Inclusion($pair, $shadow, $broad, $crossings, $op);
         $outlines = new FaceOutlines($pair, $shadow, $crossings, $inclusion, $tolerance);
 
@@ -139,6 +144,13 @@ final class BooleanOperation
         }
 
         return CleanUp::run($mesh, $pair, $outlines->oldTriangles, $tolerance, $size, $flats, $keys, $narrow);
+    }
+
+    private function beside(): Solid
+    {
+        $this->budget->hold($this->p->triangleCount() + $this->q->triangleCount());
+
+        return $this->p->beside($this->q);
     }
 
     /** @return array{Solid, bool} the closed mesh and whether it may have sides without length */

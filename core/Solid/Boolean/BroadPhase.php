@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Boolean;
 
+use Cubo\Budget\Budget;
+
 /**
  * Finds the pairs of triangles that may cross: those whose boxes meet and that are not separated by the other's
  * plane or by a plane through one of the other's edges.
@@ -40,6 +42,7 @@ final class BroadPhase
         public readonly array $common,
         private readonly float $widen,
         private readonly float $margin,
+        private readonly Budget $budget,
     ) {
         $m = $pair;
         $this->pTriangles = $this->reaching($common, $m->px, $m->py, $m->pz, $m->pStart, $m->pFacet, $this->pBoxes);
@@ -296,7 +299,11 @@ final class BroadPhase
         $pTriangles = $this->pTriangles;
         $qTriangles = $this->qTriangles;
         $found = [];
-        for ($l = 0, $count = count($leaves); $l < $count; $l += 2) {
+        for ($l = 0, $count = count($leaves), $before = 0; $l < $count; $l += 2) {
+            if (($l & 255) === 0) {
+                $this->budget->spend(128 + 2 * (count($found) - $before));
+                $before = count($found);
+            }
             $r = $leaves[$l] * BoxTree::LEAF;
             $from = $leaves[$l + 1] * BoxTree::LEAF;
             $o = 6 * $leaves[$l + 1];

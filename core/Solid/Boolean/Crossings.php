@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Boolean;
 
+use Cubo\Budget\Budget;
+
 /**
  * Every point where an edge of one solid passes through a face of the other, with the change of inclusion there,
  * filed by edge and by pair of faces.
  */
 final class Crossings
 {
+    /** Units of work that a pair of triangles takes on the average, measured over the demo parts. */
+    private const COST_OF_A_PAIR = 10;
+
     /** @var array<int, float> */
     public array $x = [];
 
@@ -40,13 +45,16 @@ final class Crossings
     /** @var array<int, array{bool,int,int}> crossing => edge is P's, half-edge, face */
     public array $origin = [];
 
-    public function __construct(private readonly OperandPair $pair, ShadowPredicates $shadow, BroadPhase $broad, Operation $op, private readonly float $margin)
+    public function __construct(private readonly OperandPair $pair, ShadowPredicates $shadow, BroadPhase $broad, Operation $op, private readonly float $margin, Budget $budget)
     {
         $m = $pair;
         $sign = $op === Operation::Intersection ? 1 : -1;
         $nq = count($m->qFacet);
         $count = 0;
-        foreach ($broad->pairs() as [$i, $j]) {
+        foreach ($broad->pairs() as $n => [$i, $j]) {
+            if (($n & 63) === 0) {
+                $budget->spend(64 * self::COST_OF_A_PAIR);
+            }
             $f = $broad->pTriangles[$i];
             $g = $broad->qTriangles[$j];
             for ($h = 3 * $f, $end = $h + 3; $h < $end; $h++) {

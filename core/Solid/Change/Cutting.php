@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Change;
 
+use Cubo\Budget\Budget;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
@@ -37,9 +38,9 @@ final class Cutting
      *
      * @throws Refused no-plane
      */
-    public static function mirrorJoined(string $step, Solid $solid, array $point, array $normal): Solid
+    public static function mirrorJoined(string $step, Solid $solid, array $point, array $normal, ?Budget $budget = null): Solid
     {
-        return BooleanOperation::union($solid, self::mirrored($step, $solid, $point, $normal));
+        return BooleanOperation::union($solid, self::mirrored($step, $solid, $point, $normal), $budget);
     }
 
     /**
@@ -51,11 +52,11 @@ final class Cutting
      *
      * @throws Refused no-plane
      */
-    public static function split(string $step, Solid $solid, array $point, array $normal): array
+    public static function split(string $step, Solid $solid, array $point, array $normal, ?Budget $budget = null): array
     {
         $space = self::halfSpace($step, $solid, $point, $normal);
 
-        return [BooleanOperation::intersection($solid, $space), BooleanOperation::difference($solid, $space)];
+        return [BooleanOperation::intersection($solid, $space, $budget), BooleanOperation::difference($solid, $space, $budget)];
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid\Change;
 
 use Closure;
+use Cubo\Budget\Budget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Refused;
@@ -19,7 +20,7 @@ use Cubo\Solid\Surface;
 final class FaceWork
 {
     /** for looking for the largest size that works */
-    private const MOST_SECONDS = 2.0;
+    private const MOST_WORK = 1_000_000;
 
     /**
      * Hollows a solid to a wall of even thickness; open faces have none. Faces inside are named "$step:inside of NAME".
@@ -29,13 +30,14 @@ final class FaceWork
      *
      * @throws Refused no-size, no-face; no-room, with the thickest wall found to work; free-face
      */
-    public static function shell(string $step, Solid $solid, float $wall, array $open): Solid
+    public static function shell(string $step, Solid $solid, float $wall, array $open, ?Budget $budget = null): Solid
     {
+        $budget ??= Budget::unlimited();
         self::positive($wall);
         self::known($solid, $open);
-        $inside = static fn (float $t): Solid => self::inside($solid, $t, $open);
-        $core = self::orLargest($inside, $wall)->renamed(static fn (string $n): string => in_array($n, $open, true) ? $n : "$step:inside of $n");
-        $out = BooleanOperation::difference($solid, $core);
+        $inside = static fn (float $t): Solid => self::inside($solid, $t, $open, $budget);
+        $core = self::orLargest($inside, $wall, $budget)->renamed(static fn (string $n): string => in_array($n, $open, true) ? $n : "$step:inside of $n");
+        $out = BooleanOperation::difference($solid, $core, $budget);
         if ($out->isEmpty()) {
             throw new Refused('no-room', 'Nothing would be left.');
         }
@@ -44,13 +46,13 @@ final class FaceWork
     }
 
     /** @param list<string> $open */
-    private static function inside(Solid $solid, float $wall, array $open): Solid
+    private static function inside(Solid $solid, float $wall, array $open, Budget $budget): Solid
     {
-        return self::offset($solid, -$wall, static fn (string $name): bool => ! in_array($name, $open, true));
+        return self::offset($solid, -$wall, static fn (string $name): bool => ! in_array($name, $open, true), $budget);
     }
 
     /** @param Closure(string): bool $chosen */
-    private static function offset(Solid $solid, float $by, Closure $chosen): Solid
+    private static function offset(Solid $solid, float $by, Closure $chosen, Budget $budget): Solid
     {
         $planes = $surfaces = [];
         foreach ($solid->facet as $t => $f) {
@@ -68,7 +70,7 @@ final class FaceWork
             }
         }
 
-        return Resurfacing::run($solid, $planes, $surfaces);
+        return Resurfacing::run($solid, $planes, $surfaces, $budget);
     }
 
     /**
@@ -82,8 +84,9 @@ final class FaceWork
      *
      * @throws Refused no-face, not-flat, no-angle, parallel-face; no-room with the largest angle found to work
      */
-    public static function draft(Solid $solid, array $faces, array $point, array $direction, float $angle): Solid
+    public static function draft(Solid $solid, array $faces, array $point, array $direction, float $angle, ?Budget $budget = null): Solid
     {
+        $budget ??= Budget::unlimited();
         self::known($solid, $faces);
         if (! is_finite($angle) || abs($angle) > 60) {
             throw new Refused('no-angle', 'The angle must lie between -60 and 60 degrees.', 60.0);
@@ -92,7 +95,7 @@ final class FaceWork
             throw new Refused('no-plane', 'The plane has no direction.');
         }
         $d = Vector::unit($direction);
-        $tilt = static function (float $share) use ($solid, $faces, $point, $d, $angle): Solid {
+        $tilt = static function (float $share) use ($solid, $faces, $point, $d, $angle, $budget): Solid {
             $planes = [];
             foreach ($solid->surfaceOf as $f => $i) {
                 $s = $solid->surfaces[$i];
@@ -116,7 +119,7 @@ final class FaceWork
                 $planes[$f] = [$m, Vector::dot($m, $on)];
             }
 
-            return Resurfacing::run($solid, $planes, []);
+            return Resurfacing::run($solid, $planes, [], $budget);
         };
         try {
             return $tilt(1.0);
@@ -124,7 +127,7 @@ final class FaceWork
             if ($r->reason !== 'no-room') {
                 throw $r;
             }
-            throw new Refused('no-room', $r->getMessage(), self::largest(static fn (float $a): Solid => $tilt($a / abs($angle)), abs($angle)));
+            throw new Refused('no-room', $r->getMessage(), self::largest(static fn (float $a): Solid => $tilt($a / abs($angle)), abs($angle), $budget));
         }
     }
 
@@ -137,19 +140,20 @@ final class FaceWork
      *
      * @throws Refused no-face, no-size; no-room with the largest distance found to work
      */
-    public static function pull(Solid $solid, string $face, float $by): Solid
+    public static function pull(Solid $solid, string $face, float $by, ?Budget $budget = null): Solid
     {
+        $budget ??= Budget::unlimited();
         self::known($solid, [$face]);
         if (! is_finite($by) || $by == 0.0) {
             throw new Refused('no-size', 'The distance is not a number other than zero.');
         }
         $sign = $by < 0 ? -1.0 : 1.0;
 
-        return self::orLargest(static fn (float $d): Solid => self::offset($solid, $sign * $d, static fn (string $name): bool => $name === $face), abs($by));
+        return self::orLargest(static fn (float $d): Solid => self::offset($solid, $sign * $d, static fn (string $name): bool => $name === $face, $budget), abs($by), $budget);
     }
 
     /** @param Closure(float): Solid $make */
-    private static function orLargest(Closure $make, float $size): Solid
+    private static function orLargest(Closure $make, float $size, Budget $budget): Solid
     {
         try {
             return $make($size);
@@ -157,18 +161,18 @@ final class FaceWork
             if ($r->reason !== 'no-room') {
                 throw $r;
             }
-            throw new Refused('no-room', $r->getMessage(), self::largest($make, $size));
+            throw new Refused('no-room', $r->getMessage(), self::largest($make, $size, $budget));
         }
     }
 
     /** @param Closure(float): Solid $make */
-    private static function largest(Closure $make, float $size): ?float
+    private static function largest(Closure $make, float $size, Budget $budget): ?float
     {
         $low = 0.0;
         $high = $size;
         // nobody waits longer for a hint
-        $until = microtime(true) + self::MOST_SECONDS;
-        for ($i = 0; $i < 20 && microtime(true) < $until; $i++) {
+        $until = $budget->spent() + self::MOST_WORK;
+        for ($i = 0; $i < 20 && $budget->spent() < $until; $i++) {
             $mid = ($low + $high) / 2;
             try {
                 $make($mid);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Change;
 
+use Cubo\Budget\Budget;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
@@ -88,9 +89,10 @@ final class Repeats
     }
 
     /** @param list<Transform> $places the first one the original's */
-    public static function joined(string $step, Solid $solid, array $places): Solid
+    public static function joined(string $step, Solid $solid, array $places, ?Budget $budget = null): Solid
     {
         $copies = [];
+        $budget?->hold(count($places) * $solid->triangleCount());
         foreach ($places as $i => $t) {
             $copies[] = $i === 0 ? $solid->moved($t) : $solid->moved($t)->renamed(static fn (string $name): string => "$step:copy $i/$name");
         }
@@ -98,7 +100,7 @@ final class Repeats
         while (count($copies) > 1) {
             $next = [];
             for ($i = 0; $i < count($copies); $i += 2) {
-                $next[] = isset($copies[$i + 1]) ? BooleanOperation::union($copies[$i], $copies[$i + 1]) : $copies[$i];
+                $next[] = isset($copies[$i + 1]) ? BooleanOperation::union($copies[$i], $copies[$i + 1], $budget) : $copies[$i];
             }
             $copies = $next;
         }

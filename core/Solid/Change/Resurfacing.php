@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Change;
 
+use Cubo\Budget\Budget;
 use Cubo\Geometry\EarClipping;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Maker\Fineness;
@@ -35,7 +36,7 @@ final class Resurfacing
      * @param array<int, array{V, float}> $planes new normal and offset by facet, for flat faces
      * @param array<int, Surface> $surfaces new surface by number, for round ones
      */
-    private function __construct(private readonly Solid $solid, private readonly array $planes, private readonly array $surfaces) {}
+    private function __construct(private readonly Solid $solid, private readonly array $planes, private readonly array $surfaces, private readonly Budget $budget) {}
 
     /**
      * @param array<int, array{V, float}> $planes new normal and offset by facet, for flat faces
@@ -43,13 +44,13 @@ final class Resurfacing
      *
      * @throws Refused no-room, too-complex
      */
-    public static function run(Solid $solid, array $planes, array $surfaces): Solid
+    public static function run(Solid $solid, array $planes, array $surfaces, ?Budget $budget = null): Solid
     {
         if ($solid->triangleCount() > self::MOST_TRIANGLES) {
             throw new Refused('too-complex', 'Solids with more than ' . self::MOST_TRIANGLES . ' triangles are not worked on.', self::MOST_TRIANGLES);
         }
 
-        return (new self($solid, $planes, $surfaces))->result();
+        return (new self($solid, $planes, $surfaces, $budget ?? Budget::unlimited()))->result();
     }
 
     /**
@@ -104,6 +105,7 @@ final class Resurfacing
         }
         $this->addTriangles($b);
         $out = $b->build();
+        $this->budget->spend(20 * $out->triangleCount());
         if ($out->facettedVolume() <= 0 || SelfCrossing::found($out)) {
             throw new Refused('no-room', 'The faces would run into each other.');
         }
@@ -122,6 +124,7 @@ final class Resurfacing
         $p = $old = [$s->x[$v], $s->y[$v], $s->z[$v]];
         $scale = 1 + Vector::length($p);
         for ($i = 0; $i < 25; $i++) {
+            $this->budget->spend(20 * count($this->around[$v]));
             $rows = $this->conditions($v, $p);
             $step = self::shortest($rows);
             $p = Vector::add($p, $step);

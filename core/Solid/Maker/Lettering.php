@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Maker;
 
+use Cubo\Budget\Budget;
 use Cubo\Geometry\Transform;
 use Cubo\Lettering\Typeface;
 use Cubo\Solid\Boolean\BooleanOperation;
@@ -58,7 +59,7 @@ final class Lettering
      *
      * @throws Refused
      */
-    public static function solid(string $step, string $text, float $height, float $depth, Transform $place): Solid
+    public static function solid(string $step, string $text, float $height, float $depth, Transform $place, ?Budget $budget = null): Solid
     {
         if (! is_finite($depth) || $depth <= 0) {
             throw new Refused('no-length', 'The letters have no depth.');
@@ -66,7 +67,7 @@ final class Lettering
         $out = new Solid;
         foreach (self::profiles($text, $height) as $p) {
             // letters stand apart, but outlines of one letter may overlap
-            $out = BooleanOperation::union($out, Extrusion::straight($step, $p, 0.0, $depth, Transform::identity()));
+            $out = BooleanOperation::union($out, Extrusion::straight($step, $p, 0.0, $depth, Transform::identity()), $budget);
         }
 
         return $out->moved($place);

@@ -4,7 +4,7 @@
     $hidden = '<input type="hidden" name="_token" value="' . csrf_token() . '" autocomplete="off"><input type="hidden" name="version" value="' . $recipe->version . '">';
     $asked = $sheet->asked();
 @endphp
-<span id="state" hidden data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="{{ $fresh ?? '' }}" data-words="{{ $words }}" data-edit="{{ $address }}" data-recipe="{{ $recipe->id }}" data-now="{{ route('recipes.now', $recipe, false) }}" data-unseen="{{ route('stage.unseen', $recipe, false) }}" data-ground="{{ $document->ground }}" data-open="{{ $open->id ?? '' }}"></span>
+<span id="state" hidden data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="{{ $fresh ?? '' }}" data-words="{{ $words }}" data-edit="{{ $address }}" data-recipe="{{ $recipe->id }}" data-now="{{ route('recipes.now', $recipe, false) }}" data-unseen="{{ route('stage.unseen', $recipe, false) }}" data-ground="{{ $document->ground }}" data-open="{{ $open->id ?? '' }}" data-unfinished="{{ $unfinished ? 1 : 0 }}"></span>
 <header class="strip">
 <x-mark/>
 <div><span class="cap">{{ $work ? 'Exercise' : 'Reference part of' }}</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
@@ -67,6 +67,7 @@
 @if ($open && $document->sizes !== [])<form {!! $edit !!} hx-trigger="change">{!! $hidden !!}<input type="hidden" name="do" value="lock"><input type="hidden" name="group" value="{{ $open->id }}"><p class="small">Locked, so that no place of the group can set them: @foreach (array_keys($document->sizes) as $n)<label class="lock"><input type="checkbox" name="locked[]" value="{{ $n }}" @checked(in_array($n, $open->locked, true))>{{ $n }}</label> @endforeach</p></form>@endif
 </details>
 @include('bench.groups')
+@if ($unfinished)<p class="working" role="status"><b>Cubo is working on the part.</b> It comes by itself; what you change meanwhile is kept.</p>@endif
 @if ($document->steps === [])<p class="empty">No step yet. Each step is a sentence here; every value in it can be changed at any time.</p>@endif
 <ol>@foreach ($document->steps as $i => $step)@include('bench.step', ['n' => $i + 1])@endforeach</ol>
 @if ($readouts !== null)

@@ -3,9 +3,12 @@
 declare(strict_types=1);
 
 use Cubo\Measure\PartMeasures;
+use Cubo\Recipe\Attempt;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\SolidCache;
+use Cubo\Recipe\StepProblem;
+use Cubo\Recipe\StepResult;
 use Cubo\Recipe\Message;
 use Cubo\Solid\Solid;
 use Tests\Parts;
@@ -172,6 +175,36 @@ final class CountingCache implements SolidCache
         $this->made++;
         $this->inner->putProblem($key, $message);
     }
+
+    public function sketch(string $key): ?array
+    {
+        return $this->inner->sketch($key);
+    }
+
+    public function putSketch(string $key, array $read): void
+    {
+        $this->inner->putSketch($key, $read);
+    }
+
+    public function cost(string $key): int
+    {
+        return $this->inner->cost($key);
+    }
+
+    public function putCost(string $key, int $units): void
+    {
+        $this->inner->putCost($key, $units);
+    }
+
+    public function begin(string $key): Attempt
+    {
+        return $this->inner->begin($key);
+    }
+
+    public function end(string $key): void
+    {
+        $this->inner->end($key);
+    }
 }
 
 it('computes only what an edit changes', function (): void {
@@ -232,10 +265,38 @@ it('gives the same part with and without a cache, whatever was built before', fu
     }
 });
 
-it('stops working on a part that takes too long and says so', function (): void {
-    $steps = [BLOCK, ['kind' => 'copy', 'body' => 'all', 'times' => '50', 'x' => '50']];
-    $state = (new Evaluator(new MemoryCache, 0.0))->evaluate(Parts::recipe($steps));
-    expect($state->results['s2']->messages[0]->code)->toBe('too-long')->and($state->part()->facettedVolume())->toEqualWithDelta(8000.0, 1e-9);
+it('leaves what nobody waits for to another time, and goes on from there', function (): void {
+    $cache = new MemoryCache;
+    $steps = Parts::recipe([BLOCK, ['kind' => 'copy', 'body' => 'all', 'times' => '50', 'x' => '50'], ['kind' => 'block', 'x' => '-60']]);
+    (new Evaluator($cache))->evaluate(Parts::recipe([BLOCK]));
+    $state = (new Evaluator($cache, 0.0))->evaluate($steps);
+    expect(array_map(static fn (StepResult $r): string => $r->status, array_values($state->results)))->toBe(['done', 'waiting', 'waiting'])
+        ->and($state->isFinished())->toBeFalse()->and($state->isSound())->toBeFalse()
+        ->and($state->part()->facettedVolume())->toEqualWithDelta(8000.0, 1e-9);
+    $later = (new Evaluator($cache))->evaluate($steps);
+    expect($later->isFinished())->toBeTrue()->and($later->part()->facettedVolume())->toBeGreaterThan(51 * 8000.0);
+});
+
+it('gives up what is too much by counting, says what to do instead, and remembers it', function (array $steps, string $failing): void {
+    $cache = new MemoryCache;
+    $state = (new Evaluator($cache))->evaluate(Parts::recipe($steps));
+    $note = $state->results[$failing]->messages[0];
+    expect($note->code)->toBe(StepProblem::TOO_MUCH)->and($note->why)->toContain('fewer')
+        ->and($state->isFinished())->toBeTrue()->and($state->isEmpty())->toBeFalse();
+    // the outcome is kept: nobody has to wait for it again
+    expect((new Evaluator($cache, 0.0))->evaluate($steps = Parts::recipe($steps))->results[$failing]->messages[0]->code)->toBe(StepProblem::TOO_MUCH);
+})->with([
+    'a ball about its own axis' => [[['kind' => 'ball'], ['kind' => 'repeat', 'of' => 'body', 'body' => 'all', 'way' => 'around', 'count' => '12', 'x' => '0', 'y' => '0', 'z' => '0']], 's2'],
+    'the same step by step' => [[['kind' => 'ball'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's1', 'way' => 'around', 'count' => '12', 'x' => '0', 'y' => '0', 'z' => '0']], 's2'],
+    'a grid of balls that overlap' => [[['kind' => 'ball', 'round' => '5'], ['kind' => 'repeat', 'of' => 'body', 'body' => 'all', 'way' => 'grid', 'count' => '20', 'rows' => '20', 'x' => '4', 'y' => '0', 'x2' => '0', 'y2' => '4']], 's2'],
+]);
+
+it('tells balls that touch at once', function (): void {
+    $began = microtime(true);
+    $state = Parts::build([['kind' => 'ball', 'round' => '20'], ['kind' => 'ball', 'round' => '20', 'x' => '20']]);
+    expect($state->results['s2']->messages[0]->code)->toBe('touches-edge')->and($state->results['s2']->messages[0]->what)->toContain('point')
+        // three minutes once
+        ->and(microtime(true) - $began)->toBeLessThan(10.0);
 });
 
 it('does not carry along faces of other bodies, however often bodies are told apart and joined', function (): void {
