@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AssignmentController;
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\EditController;
 use App\Http\Controllers\ExerciseController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\GuideController;
@@ -33,8 +34,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/bench/{assignment}/sheet', [BenchController::class, 'sheet'])->name('work.sheet');
     Route::get('/recipes/{recipe}/part/{key}.glb', [PartController::class, 'glb'])->name('recipes.glb')->where('key', '[0-9a-f]{40}');
     Route::get('/recipes/{recipe}/part.{ending}', [PartController::class, 'download'])->name('recipes.download')->where('ending', 'stl|3mf|json');
-    Route::post('/recipes/{recipe}/edit', [BenchController::class, 'edit'])->name('recipes.edit')->middleware('throttle:edits');
-    Route::get('/recipes/{recipe}/now', [BenchController::class, 'now'])->name('recipes.now')->middleware('throttle:edits');
+    Route::post('/recipes/{recipe}/edit', [EditController::class, 'edit'])->name('recipes.edit')->middleware('throttle:edits');
+    Route::get('/recipes/{recipe}/arrived', [EditController::class, 'arrived'])->name('recipes.arrived')->middleware('throttle:pad');
+    Route::get('/recipes/{recipe}/now', [EditController::class, 'now'])->name('recipes.now')->middleware('throttle:edits');
     Route::get('/recipes/{recipe}/stage/words', [StageController::class, 'words'])->name('stage.words')->middleware('throttle:pad');
     Route::get('/recipes/{recipe}/stage/does/{step}', [StageController::class, 'does'])->name('stage.does')->middleware('throttle:pad')->where('step', '[a-z0-9]{1,12}');
     Route::get('/recipes/{recipe}/stage/after/{step}.glb', [StageController::class, 'after'])->name('stage.after')->middleware('throttle:pad')->where('step', '[a-z0-9]{1,12}');
@@ -42,6 +44,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/recipes/{recipe}/stage/measure', [StageController::class, 'measure'])->name('stage.measure')->middleware('throttle:pad');
     Route::post('/recipes/{recipe}/stage/try/{step}', [StageController::class, 'tries'])->name('stage.try')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
     Route::get('/recipes/{recipe}/pad/{step}', [PadController::class, 'show'])->name('pad')->where('step', '[a-z0-9]{1,12}');
+    Route::get('/recipes/{recipe}/pad/{step}/now', [PadController::class, 'now'])->name('pad.now')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
     Route::post('/recipes/{recipe}/pad/{step}', [PadController::class, 'edit'])->name('pad.edit')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
     Route::get('/recipes/{recipe}/library', [LibraryController::class, 'shelf'])->name('recipes.library');
     Route::post('/recipes/{recipe}/library', [LibraryController::class, 'put'])->name('recipes.library.put')->middleware('throttle:heavy');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Models\Recipe;
+use Cubo\Budget\Limits;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Recipe\Arrange\Aligning;
 use Cubo\Recipe\Arrange\Copies;
@@ -47,7 +48,7 @@ final class BenchEdits
             'open' => $whole->opened($group),
             'close' => $whole->opened(''),
             'group-name' => Instances::rename($whole, $group, (string) ($in['name'] ?? '')),
-            'lock' => isset($whole->groups[$group]) ? $whole->withGroups([...$whole->groups, $group => $whole->groups[$group]->locking(array_values(array_filter((array) ($in['locked'] ?? []), is_string(...))))]) : $whole,
+            'lock' => Instances::lock($whole, $group, (string) ($in['of'] ?? ''), (bool) ($in['on'] ?? false)),
             'anew' => Editing::anew($whole),
             'forget' => Instances::forget($whole, $group),
             'renew' => $this->library->renew($whole, $group, $recipe->owner()->firstOrFail()),
@@ -88,7 +89,9 @@ final class BenchEdits
             'add-shape' => Editing::addShape($d, $step, (string) ($in['kind'] ?? '')),
             'material' => Editing::material($d, (string) ($in['material'] ?? ''), $in['density'] ?? null, DensityUnit::tryFrom($in['density_unit'] ?? '')),
             'sizes' => Editing::sizes($d, (array) ($in['sizes'] ?? [])),
-            'drop-shape' => Editing::dropShape($d, $step, (int) ($in['index'] ?? -1)),
+            'size' => Editing::size($d, (string) ($in['of'] ?? ''), array_key_exists('name', $in) ? (string) $in['name'] : null, array_key_exists('value', $in) ? (string) $in['value'] : null),
+            'pick' => $this->withLastingPicks(Editing::pick($d, $step, (string) ($in['key'] ?? ''), (string) ($in['face'] ?? ''), (bool) ($in['on'] ?? false)), $step),
+            'drop-shape' => Editing::dropShape($d, $step, (string) ($in['letter'] ?? '')),
             default => $d,
         };
     }
@@ -205,6 +208,6 @@ final class BenchEdits
     /** @return list<string> names of faces, edges or corners, three at the most */
     public static function names(mixed $of): array
     {
-        return array_slice(array_values(array_filter(is_array($of) ? $of : [], static fn (mixed $n): bool => is_string($n) && $n !== '' && strlen($n) <= Document::LONGEST_NAME)), 0, 3);
+        return array_slice(array_values(array_filter(is_array($of) ? $of : [], static fn (mixed $n): bool => is_string($n) && $n !== '' && strlen($n) <= Limits::NAME)), 0, 3);
     }
 }

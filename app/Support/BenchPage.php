@@ -24,6 +24,14 @@ use Cubo\Recipe\StepKind;
 final class BenchPage
 {
     /** @return array<string, mixed> */
+    public static function for(Recipe $recipe, Workbench $bench, RecipeBook $book): array
+    {
+        $work = $recipe->work()->first();
+
+        return $work !== null ? self::forWork($work, $bench, $book) : self::forReference($recipe->exercise()->firstOrFail(), $bench, $book);
+    }
+
+    /** @return array<string, mixed> */
     public static function forWork(Work $work, Workbench $bench, RecipeBook $book): array
     {
         $work = $work->fresh(['assignment.exercise.reference', 'recipe', 'lastHandIn']) ?? $work;

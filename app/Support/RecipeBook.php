@@ -9,9 +9,15 @@ use App\Models\Person;
 use App\Models\Recipe;
 use App\Models\Revision;
 use App\Models\Work;
+use Closure;
+use Cubo\Budget\Limits;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Message;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\StepProblem;
+use Cubo\Recipe\UnreadableRecipe;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 
 /** Writes recipes: every change appends a revision; undo and redo only move the current one. */
 final class RecipeBook
@@ -43,29 +49,62 @@ final class RecipeBook
         });
     }
 
-    /**
-     * @throws StaleVersion
-     */
+    /** @throws StaleVersion */
     public function save(Recipe $recipe, int $version, Document $document): void
     {
-        $this->locked($recipe, $version, function (Recipe $r) use ($document): int {
-            $number = (int) $r->revisions()->max('number') + 1;
-            $this->append($r, $number, $r->current, $document);
+        $this->move($recipe, $version, Move::to($document));
+    }
 
-            return $number;
+    /**
+     * @param int $version the one the move was worked out on
+     * @param (Closure(Recipe): void)|null $also is done together with it or not at all
+     *
+     * @throws StaleVersion
+     */
+    public function move(Recipe $recipe, int $version, Move $move, ?Closure $also = null): void
+    {
+        DB::transaction(function () use ($recipe, $version, $move, $also): void {
+            $fresh = Recipe::query()->lockForUpdate()->findOrFail($recipe->id);
+            if ($fresh->version !== $version) {
+                throw new StaleVersion('This part was changed in another window.');
+            }
+            if (! $move->isNothing()) {
+                $fresh->current = match ($move->way) {
+                    'back' => $fresh->head()->parent ?? $fresh->current,
+                    'forth' => self::next($fresh) ?? $fresh->current,
+                    default => $this->appended($fresh, $move->document ?? throw new LogicException('A move to nowhere.')),
+                };
+                $fresh->version++;
+                $fresh->save();
+            }
+            if ($also !== null) {
+                $also($fresh);
+            }
+            $recipe->setRawAttributes($fresh->getAttributes(), true);
         });
     }
 
-    /** @throws StaleVersion */
-    public function undo(Recipe $recipe, int $version): void
+    /** The revision that undoing leads to; null at the first one. */
+    public function before(Recipe $recipe): ?Document
     {
-        $this->locked($recipe, $version, static fn (Recipe $r): int => $r->head()->parent ?? $r->current);
+        $parent = $recipe->head()->parent;
+
+        return $parent === null ? null : $recipe->revisions()->where('number', $parent)->firstOrFail()->recipe();
     }
 
-    /** @throws StaleVersion */
-    public function redo(Recipe $recipe, int $version): void
+    /** The revision that redoing leads to; null where nothing was taken back. */
+    public function after(Recipe $recipe): ?Document
     {
-        $this->locked($recipe, $version, static fn (Recipe $r): int => (int) ($r->revisions()->where('parent', $r->current)->max('number') ?? $r->current));
+        $next = self::next($recipe);
+
+        return $next === null ? null : $recipe->revisions()->where('number', $next)->firstOrFail()->recipe();
+    }
+
+    private static function next(Recipe $recipe): ?int
+    {
+        $number = $recipe->revisions()->where('parent', $recipe->current)->max('number');
+
+        return $number === null ? null : (int) $number;
     }
 
     public function canRedo(Recipe $recipe): bool
@@ -73,23 +112,26 @@ final class RecipeBook
         return $recipe->revisions()->where('parent', $recipe->current)->exists();
     }
 
-    /** @param callable(Recipe): int $change returns the number of the revision that is current then */
-    private function locked(Recipe $recipe, int $version, callable $change): void
+    private function appended(Recipe $r, Document $document): int
     {
-        DB::transaction(function () use ($recipe, $version, $change): void {
-            $fresh = Recipe::query()->lockForUpdate()->findOrFail($recipe->id);
-            if ($fresh->version !== $version) {
-                throw new StaleVersion('This part was changed in another window.');
-            }
-            $fresh->current = $change($fresh);
-            $fresh->version++;
-            $fresh->save();
-            $recipe->setRawAttributes($fresh->getAttributes(), true);
-        });
+        $number = (int) $r->revisions()->max('number') + 1;
+        $this->append($r, $number, $r->current, $document);
+
+        return $number;
     }
 
+    /** @throws StepProblem for a document that could not be read again */
     private function append(Recipe $r, int $number, ?int $parent, Document $document): void
     {
-        Revision::create(['recipe_id' => $r->id, 'number' => $number, 'parent' => $parent, 'document' => $document->toJson(), 'created_at' => now()]);
+        $json = $document->toJson();
+        try {
+            if (strlen($json) > Limits::DOCUMENT) {
+                throw new UnreadableRecipe('It would be larger than ' . intdiv(Limits::DOCUMENT, 1_000_000) . ' MB.');
+            }
+            Document::fromJson($json);
+        } catch (UnreadableRecipe $e) {
+            throw new StepProblem(new Message('too-large', 'This is more than a part can hold.', $e->getMessage()));
+        }
+        Revision::create(['recipe_id' => $r->id, 'number' => $number, 'parent' => $parent, 'document' => $json, 'created_at' => now()]);
     }
 }

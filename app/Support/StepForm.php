@@ -10,7 +10,6 @@ use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\PartNames;
 use Cubo\Recipe\FieldType;
 use Cubo\Recipe\Group;
-use Cubo\Recipe\Letters;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\RegionPicks;
@@ -49,7 +48,6 @@ final class StepForm
         private readonly PartState $state,
         private readonly array $bodies,
         public readonly Unit $unit,
-        private readonly string $address,
         private readonly array $names = ['faces' => [], 'edges' => [], 'corners' => []],
         array $more = [],
         public readonly bool $reading = false,
@@ -215,7 +213,7 @@ final class StepForm
         }
         $values = [];
         foreach ($m->offer['values'] as $key => $value) {
-            $values["values[$key]"] = $value;
+            $values['values'][$key] = $value;
         }
 
         return '<button class="btn s" ' . $this->sends('set', $values) . '>' . e($m->offer['words']) . '</button>';
@@ -243,14 +241,14 @@ final class StepForm
         $html = '';
         $all = [];
         $picked = $this->step->names($key);
-        foreach ($picked as $i => $one) {
+        foreach ($picked as $one) {
             $words = match ($of) {
                 'edge' => PartNames::edge($one, $this->document),
                 'sketch' => $this->document->step($one)->name ?? $one,
                 default => PartNames::face($one, $this->document),
             };
             $all[] = $words;
-            $html .= sprintf('<label class="pick" title="Take it out"><input type="checkbox" id="%s-%d" name="%s" value="%s" checked>%s</label> ', $this->id($key), $i, $name, e($one), e($words));
+            $html .= sprintf('<label class="pick" title="Take it out"><input type="checkbox" id="%s" name="%s" value="%s" data-pick="%s" checked>%s</label> ', $this->id($key) . '-' . substr(sha1($one), 0, 8), $name, e($one), $key, e($words));
         }
         if ($this->reading) {
             return implode(', ', array_map(static fn (string $one): string => '<span class="v">' . e($one) . '</span>', $all)) ?: 'nothing';
@@ -262,8 +260,8 @@ final class StepForm
             $list .= sprintf('<option value="%s">%s</option>', e((string) $one), e($words));
         }
 
-        return $html . sprintf('<select class="val word%s" id="%s" name="%s" data-picks="%s" aria-label="%s"%s><option value="">%s</option>%s</select>',
-            $this->wrong($key) ? ' bad' : '', $this->id($key), $name, $of, $picked === [] ? "pick $of" : "pick another $of", $this->aria($key), $picked === [] ? ($of === 'edge' ? 'pick an edge' : "pick a $of") : 'and another', $list);
+        return $html . sprintf('<select class="val word%s" id="%s" name="%s" data-picks="%s" data-pick="%s" aria-label="%s"%s><option value="">%s</option>%s</select>',
+            $this->wrong($key) ? ' bad' : '', $this->id($key), $name, $of, $key, $picked === [] ? "pick $of" : "pick another $of", $this->aria($key), $picked === [] ? ($of === 'edge' ? 'pick an edge' : "pick a $of") : 'and another', $list);
     }
 
     /** Picked edges, and faces all of whose edges are meant. */
@@ -362,9 +360,9 @@ final class StepForm
     }
 
     /** One outline of a sketch. @param array<string, string> $s */
-    public function outline(int $k, array $s): string
+    public function outline(string $letter, array $s): string
     {
-        $letter = Letters::small($k);
+        $k = $letter;
         [$right, $up] = match ($this->step->text('plane')) {
             'front' => ['right', 'up'],
             'side' => ['back', 'up'],
@@ -376,13 +374,13 @@ final class StepForm
             : 'circle ' . $this->chosen("shapes.$k.by", ['diameter' => 'diameter', 'radius' => 'radius'], "round given by, outline $letter", $s['by']) . ' ' . $typed('round', $s['by']) . ', middle';
 
         return "<b class=\"num\">$letter</b> $shape at " . $typed('u', $right) . ', ' . $typed('v', $up) . ' '
-            . '<button class="link small" ' . $this->sends('drop-shape', ['index' => $k]) . " aria-label=\"Remove outline $letter\">remove</button>";
+            . '<button class="link small" ' . $this->sends('drop-shape', ['letter' => $letter]) . " aria-label=\"Remove outline $letter\">remove</button>";
     }
 
-    /** What a button needs to send an edit of this step. @param array<string, int|string> $more */
+    /** What a button needs to send an edit of this step. @param array<string, int|string|array<string, string>> $more */
     public function sends(string $do, array $more = []): string
     {
-        return 'type="button" hx-post="' . $this->address . '" hx-target="#work" hx-swap="innerMorph" hx-sync="#bench-sync:queue all" hx-vals="' . e((string) json_encode(['do' => $do] + $more)) . '"';
+        return 'type="button" data-edit="' . e((string) json_encode(['do' => $do] + $more)) . '"';
     }
 
     private function wrong(string $key): bool

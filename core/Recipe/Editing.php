@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Budget\Limits;
 use Cubo\Measure\Material;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Quantity\Expression;
@@ -25,7 +26,7 @@ final class Editing
      */
     public static function add(Recipe $r, StepKind $kind, ?string $after = null): Recipe
     {
-        if (count($r->steps) >= Recipe::MOST_STEPS) {
+        if (count($r->steps) >= Limits::STEPS) {
             return $r;
         }
         $all = $r;
@@ -83,7 +84,7 @@ final class Editing
     {
         $old = array_keys($r->sizes);
         $sizes = $renamed = [];
-        foreach (array_slice(array_values($rows), 0, NamedSizes::MOST) as $i => $row) {
+        foreach (array_slice(array_values($rows), 0, Limits::SIZES) as $i => $row) {
             $get = static fn (string $key): string => is_array($row) && is_string($row[$key] ?? null) ? self::typed($row[$key]) : '';
             $name = strtolower($get('name'));
             if ($name === '' && $get('value') === '') {
@@ -146,7 +147,7 @@ final class Editing
             if (str_ends_with($face, ':' . Paint::ALL)) {
                 $paint = array_filter($paint, static fn (string $one): bool => ! str_starts_with($one, substr($face, 0, -1)), ARRAY_FILTER_USE_KEY);
             }
-            if (in_array($colour, Recipe::COLOURS, true) && strlen($face) <= Recipe::LONGEST_NAME && str_contains($face, ':') && count($paint) < Recipe::MOST_NAMES) {
+            if (in_array($colour, Recipe::COLOURS, true) && strlen($face) <= Limits::NAME && str_contains($face, ':') && count($paint) < Limits::NAMES) {
                 $paint[$face] = $colour;
             }
         }
@@ -166,7 +167,7 @@ final class Editing
         }
         $others = array_values(array_filter($r->pins, static fn (array $pin): bool => $pin !== $of));
 
-        return count($others) < count($r->pins) ? $r->pinned($others) : (count($others) < Recipe::MOST_PINS ? $r->pinned([...$others, $of]) : $r);
+        return count($others) < count($r->pins) ? $r->pinned($others) : (count($others) < Limits::PINS ? $r->pinned([...$others, $of]) : $r);
     }
 
     /** @return array<string, string> a new outline for a sketch */
@@ -182,29 +183,73 @@ final class Editing
     public static function addShape(Recipe $r, string $step, string $kind): Recipe
     {
         $s = $r->step($step);
-        if ($s === null || $s->kind !== StepKind::Sketch || count($s->shapes()) >= Recipe::MOST_SHAPES) {
+        if ($s === null || $s->kind !== StepKind::Sketch || count($s->shapes()) >= Limits::OUTLINES) {
             return $r;
         }
 
-        return $r->withStep($s->with('shapes', [...$s->shapes(), self::shape($kind, $r->unit)]));
+        $outlines = $s->outlines();
+        for ($i = count($outlines); isset($outlines[Letters::small($i)]); $i++);
+
+        return $r->withStep($s->withOutlines([...$outlines, Letters::small($i) => self::shape($kind, $r->unit)]));
     }
 
-    public static function dropShape(Recipe $r, string $step, int $index): Recipe
+    /** Takes an outline out of a sketch; the others keep their letters. */
+    public static function dropShape(Recipe $r, string $step, string $letter): Recipe
     {
         $s = $r->step($step);
-        if ($s === null || ! isset($s->shapes()[$index])) {
+        $outlines = $s?->outlines() ?? [];
+
+        return $s === null || ! isset($outlines[$letter]) ? $r : $r->withStep($s->withOutlines(array_diff_key($outlines, [$letter => true])));
+    }
+
+    /**
+     * Takes one thing into a list of a step, or out of it; the others stay as they are.
+     *
+     * @param string $key of the list: edges, faces or sketches
+     */
+    public static function pick(Recipe $r, string $step, string $key, string $name, bool $in): Recipe
+    {
+        $s = $r->step($step);
+        $type = ($s?->kind->fields()[$key] ?? null)?->type;
+        if ($s === null || $name === '' || ! in_array($type, [FieldType::Faces, FieldType::Edges, FieldType::Sketches], true)) {
             return $r;
         }
-        $shapes = $s->shapes();
-        array_splice($shapes, $index, 1);
+        $others = array_values(array_filter($s->names($key), static fn (string $n): bool => $n !== $name));
+        if ($in && (strlen($name) > Limits::NAME || count($others) >= Limits::NAMES)) {
+            throw new StepProblem(new Message('too-many', 'No more can be picked here.', 'One step takes at most ' . Limits::NAMES . '. Pick the others in another step.', $key));
+        }
+        if ($in && in_array($name, $s->names($key), true)) {
+            return $r;
+        }
 
-        return $r->withStep($s->with('shapes', $shapes));
+        return $r->withStep($s->with($key, $in ? [...$others, $name] : $others));
+    }
+
+    /**
+     * Changes one named size: its value, its name, or both; a name that is not there yet makes a new one, an empty one
+     * takes it out.
+     *
+     * @param string $of the size as it is called so far, nothing for a new one
+     */
+    public static function size(Recipe $r, string $of, ?string $name, ?string $value): Recipe
+    {
+        $rows = array_map(static fn (string $n, string $v): array => ['name' => $n, 'value' => $v], array_map(strval(...), array_keys($r->sizes)), array_values($r->sizes));
+        // a row that was given another name a moment ago is known by that one
+        $at = array_search($of !== '' && isset($r->sizes[$of]) ? $of : strtolower(self::typed($name ?? '')), array_column($rows, 'name'), true);
+        $at = $at === false ? count($rows) : $at;
+        $rows[$at] = ['name' => $name ?? $of, 'value' => $value ?? $rows[$at]['value'] ?? ''];
+        if ($name !== null && self::typed($name) === '') {
+            unset($rows[$at]['name']);
+            $rows[$at]['value'] = '';
+        }
+
+        return self::sizes($r, $rows);
     }
 
     /**
      * Takes over the values a person typed, as typed.
      *
-     * @param array<string, mixed> $typed by key; "shapes" as list of values, "regions" as "all" or a list of numbers
+     * @param array<string, mixed> $typed by key; "shapes" as values by letter or place, "regions" as "all" or a list of numbers
      * @param ?string $name the step's name; an empty one leaves the old one
      * @param ?string $note its remark, null leaves the old one
      * @param ?string $heading the heading before it, null leaves the old one
@@ -217,10 +262,10 @@ final class Editing
         }
         $name = self::typed($name ?? '');
         if ($name !== '') {
-            $s = $s->named(mb_substr($name, 0, 60));
+            $s = $s->named(mb_substr($name, 0, Limits::WORD));
         }
-        $s = $note === null ? $s : $s->noted(trim(mb_substr((string) preg_replace('/[\x00-\x1F\x7F]+/', ' ', mb_scrub($note, 'UTF-8')), 0, Recipe::LONGEST_NOTE)));
-        $s = $heading === null ? $s : $s->headed(mb_substr(self::typed($heading), 0, 60));
+        $s = $note === null ? $s : $s->noted(trim(mb_substr((string) preg_replace('/[\x00-\x1F\x7F]+/', ' ', mb_scrub($note, 'UTF-8')), 0, Limits::NOTE)));
+        $s = $heading === null ? $s : $s->headed(mb_substr(self::typed($heading), 0, Limits::WORD));
         foreach ($s->kind->fields() as $key => $field) {
             // a drawing is not typed
             if (! array_key_exists($key, $typed) || $field->type === FieldType::Drawing) {
@@ -228,19 +273,20 @@ final class Editing
             }
             $v = $typed[$key];
             if ($field->type === FieldType::Shapes) {
-                $shapes = $s->shapes();
-                foreach (is_array($v) ? $v : [] as $i => $changes) {
+                $outlines = $s->outlines();
+                foreach (is_array($v) ? $v : [] as $letter => $changes) {
+                    $letter = is_int($letter) ? (string) (array_keys($outlines)[$letter] ?? '') : $letter;
                     foreach (is_array($changes) ? $changes : [] as $k => $value) {
                         $choices = Recipe::OUTLINE_CHOICES[$k] ?? null;
-                        if (isset($shapes[$i][$k]) && $k !== 'kind' && is_string($value) && ($choices === null || in_array($value, $choices, true))) {
-                            $shapes[$i][$k] = self::typed($value);
+                        if (isset($outlines[$letter][$k]) && $k !== 'kind' && is_string($value) && ($choices === null || in_array($value, $choices, true))) {
+                            $outlines[$letter][$k] = self::typed($value);
                         }
                     }
                 }
-                $s = $s->with($key, $shapes);
+                $s = $s->withOutlines($outlines);
             } elseif ($field->type === FieldType::Sizes) {
                 $set = $s->sizes($key);
-                foreach (is_array($v) ? array_slice($v, 0, NamedSizes::MOST) : [] as $name => $value) {
+                foreach (is_array($v) ? array_slice($v, 0, Limits::SIZES) : [] as $name => $value) {
                     if (is_string($name) && preg_match(NamedSizes::NAME, $name) && is_string($value)) {
                         $set[$name] = self::typed($value);
                     }
@@ -249,9 +295,9 @@ final class Editing
             } elseif ($field->type === FieldType::Regions) {
                 $s = $s->with($key, self::regions($v));
             } elseif (in_array($field->type, [FieldType::Faces, FieldType::Edges, FieldType::Sketches], true)) {
-                $s = $s->with($key, array_values(array_unique(array_map(static fn (string $name): string => mb_strcut($name, 0, Recipe::LONGEST_NAME), array_filter(is_array($v) ? array_slice($v, 0, Recipe::MOST_NAMES) : [], static fn (mixed $name): bool => is_string($name) && $name !== '')))));
+                $s = $s->with($key, array_values(array_unique(array_map(static fn (string $name): string => mb_strcut($name, 0, Limits::NAME), array_filter(is_array($v) ? array_slice($v, 0, Limits::NAMES) : [], static fn (mixed $name): bool => is_string($name) && $name !== '')))));
             } elseif (in_array($field->type, [FieldType::Face, FieldType::Edge, FieldType::Spot], true) && is_string($v)) {
-                $s = $s->with($key, mb_strcut(mb_scrub($v, 'UTF-8'), 0, Recipe::LONGEST_NAME));
+                $s = $s->with($key, mb_strcut(mb_scrub($v, 'UTF-8'), 0, Limits::NAME));
             } elseif (is_string($v) && ($field->type !== FieldType::Choice || isset($field->options[$v]))) {
                 $s = $s->with($key, self::typed($v));
             }
@@ -277,7 +323,7 @@ final class Editing
     /** What was typed, without the characters that no text holds, and a little longer at most than any size may be. */
     private static function typed(string $v): string
     {
-        return mb_substr(trim((string) preg_replace('/[\x00-\x1F\x7F]/', '', mb_scrub($v, 'UTF-8'))), 0, 121);
+        return mb_substr(trim((string) preg_replace('/[\x00-\x1F\x7F]/', '', mb_scrub($v, 'UTF-8'))), 0, Limits::TYPED + 1);
     }
 
     /** @return list<string> the last two */

@@ -10,8 +10,6 @@ namespace Cubo\Recipe;
  */
 final readonly class Group
 {
-    public const MOST = 40;
-
     /**
      * @param list<string> $locked named sizes an instance may not set
      * @param GroupOrigin|null $from the library it was taken from

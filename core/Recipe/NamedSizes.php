@@ -11,8 +11,6 @@ use Cubo\Quantity\UnreadableExpression;
 /** The table of named sizes of a recipe, as values: each may be built on others. */
 final class NamedSizes
 {
-    public const MOST = 60;
-
     /** The counter of a repeat, where the table has no size of that name: 0 in the step itself, 1, 2, 3 ... in its copies. */
     public const COUNTER = 'n';
 

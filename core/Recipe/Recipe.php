@@ -12,20 +12,6 @@ final readonly class Recipe
 {
     public const FORMAT = 'cubo-recipe/1';
 
-    public const MOST_STEPS = 200;
-
-    public const MOST_SHAPES = 60;
-
-    /** bytes of the name of a face, an edge or a corner */
-    public const LONGEST_NAME = 900;
-
-    /** edges or faces a step may name */
-    public const MOST_NAMES = 400;
-
-    public const LONGEST_NOTE = 400;
-
-    public const MOST_PINS = 20;
-
     /** colours that faces are painted in */
     public const COLOURS = ['white', 'graphite', 'red', 'orange', 'yellow', 'green', 'blue', 'violet'];
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Budget\Limits;
 use Cubo\Measure\Material;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Quantity\Expression;
@@ -17,7 +18,7 @@ final class RecipeReader
     /** @throws UnreadableRecipe */
     public static function fromJson(string $json): Recipe
     {
-        $data = json_decode($json, true, 32);
+        $data = json_decode($json, true, Limits::DEPTH);
         if (! is_array($data)) {
             throw new UnreadableRecipe('This is not JSON: ' . json_last_error_msg() . '.');
         }
@@ -39,8 +40,8 @@ final class RecipeReader
         if (! is_array($data['steps'] ?? null) || ! array_is_list($data['steps'])) {
             throw new UnreadableRecipe('"steps" must be a list.');
         }
-        if (count($data['steps']) > Recipe::MOST_STEPS) {
-            throw new UnreadableRecipe('A recipe has at most ' . Recipe::MOST_STEPS . ' steps.');
+        if (count($data['steps']) > Limits::STEPS) {
+            throw new UnreadableRecipe('A recipe has at most ' . Limits::STEPS . ' steps.');
         }
         $steps = $ids = [];
         foreach ($data['steps'] as $i => $raw) {
@@ -63,18 +64,18 @@ final class RecipeReader
         if (! is_string($open) || ($open !== '' && ! isset($groups[$open]))) {
             throw new UnreadableRecipe('"open" must be the id of a group.');
         }
-        if (! is_string($ground) || strlen($ground) > Recipe::LONGEST_NAME) {
+        if (! is_string($ground) || strlen($ground) > Limits::NAME) {
             throw new UnreadableRecipe('"ground" must be the name of a face.');
         }
 
-        return new Recipe($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, 120) : '', $spent, self::readSizes($data['sizes'] ?? []), self::readMaterial($data['material'] ?? null), self::readPaint($data['paint'] ?? []), self::readPins($data['pins'] ?? []), $groups, $open, $ground);
+        return new Recipe($unit, $steps, is_string($data['title'] ?? null) ? mb_substr($data['title'], 0, Limits::TITLE) : '', $spent, self::readSizes($data['sizes'] ?? []), self::readMaterial($data['material'] ?? null), self::readPaint($data['paint'] ?? []), self::readPins($data['pins'] ?? []), $groups, $open, $ground);
     }
 
     /** @return array<string, Group> */
     private static function readGroups(mixed $raw): array
     {
-        if (! is_array($raw) || count($raw) > Group::MOST) {
-            throw new UnreadableRecipe('"groups" must be an object of at most ' . Group::MOST . ' groups.');
+        if (! is_array($raw) || count($raw) > Limits::GROUPS) {
+            throw new UnreadableRecipe('"groups" must be an object of at most ' . Limits::GROUPS . ' groups.');
         }
         $out = [];
         foreach ($raw as $id => $g) {
@@ -94,7 +95,7 @@ final class RecipeReader
             if ($from !== null && (! is_array($from) || ! is_string($from['part'] ?? null) || ! is_string($from['author'] ?? null) || ! is_int($from['version'] ?? null))) {
                 throw new UnreadableRecipe("Group $id: \"from\" needs a part, an author and a version.");
             }
-            $out[$id] = new Group($id, $recipe->titled(trim(mb_substr($recipe->title, 0, 60)) ?: 'Group'), array_values(array_intersect($locked, array_map(strval(...), array_keys($recipe->sizes)))), $from === null ? null : new GroupOrigin(mb_substr($from['part'], 0, 60), mb_substr($from['author'], 0, 80), $from['version']));
+            $out[$id] = new Group($id, $recipe->titled(trim(mb_substr($recipe->title, 0, Limits::WORD)) ?: 'Group'), array_values(array_intersect($locked, array_map(strval(...), array_keys($recipe->sizes)))), $from === null ? null : new GroupOrigin(mb_substr($from['part'], 0, Limits::WORD), mb_substr($from['author'], 0, 80), $from['version']));
         }
 
         return $out;
@@ -118,11 +119,11 @@ final class RecipeReader
     /** @return array<string, string> */
     private static function readPaint(mixed $raw): array
     {
-        if (! is_array($raw) || count($raw) > Recipe::MOST_NAMES) {
-            throw new UnreadableRecipe('"paint" must be an object of at most ' . Recipe::MOST_NAMES . ' faces.');
+        if (! is_array($raw) || count($raw) > Limits::NAMES) {
+            throw new UnreadableRecipe('"paint" must be an object of at most ' . Limits::NAMES . ' faces.');
         }
         foreach ($raw as $face => $colour) {
-            if (! is_string($face) || ! str_contains($face, ':') || strlen($face) > Recipe::LONGEST_NAME || ! in_array($colour, Recipe::COLOURS, true)) {
+            if (! is_string($face) || ! str_contains($face, ':') || strlen($face) > Limits::NAME || ! in_array($colour, Recipe::COLOURS, true)) {
                 throw new UnreadableRecipe('"paint": a colour is one of ' . implode(', ', Recipe::COLOURS) . '.');
             }
         }
@@ -133,11 +134,11 @@ final class RecipeReader
     /** @return list<list<string>> */
     private static function readPins(mixed $raw): array
     {
-        if (! is_array($raw) || ! array_is_list($raw) || count($raw) > Recipe::MOST_PINS) {
-            throw new UnreadableRecipe('"pins" must be a list of at most ' . Recipe::MOST_PINS . ' measurements.');
+        if (! is_array($raw) || ! array_is_list($raw) || count($raw) > Limits::PINS) {
+            throw new UnreadableRecipe('"pins" must be a list of at most ' . Limits::PINS . ' measurements.');
         }
 
-        return array_map(static fn (mixed $of): array => is_array($of) && array_is_list($of) && count($of) > 0 && count($of) < 4 && array_filter($of, static fn (mixed $n): bool => ! is_string($n) || $n === '' || strlen($n) > Recipe::LONGEST_NAME) === []
+        return array_map(static fn (mixed $of): array => is_array($of) && array_is_list($of) && count($of) > 0 && count($of) < 4 && array_filter($of, static fn (mixed $n): bool => ! is_string($n) || $n === '' || strlen($n) > Limits::NAME) === []
             ? $of : throw new UnreadableRecipe('"pins": a measurement is of one to three names.'), $raw);
     }
 
@@ -146,15 +147,15 @@ final class RecipeReader
      */
     private static function readSizes(mixed $raw): array
     {
-        if (! is_array($raw) || count($raw) > NamedSizes::MOST) {
-            throw new UnreadableRecipe('"sizes" must be an object of at most ' . NamedSizes::MOST . ' names.');
+        if (! is_array($raw) || count($raw) > Limits::SIZES) {
+            throw new UnreadableRecipe('"sizes" must be an object of at most ' . Limits::SIZES . ' names.');
         }
         $out = [];
         foreach ($raw as $name => $value) {
             if (! is_string($name) || ! preg_match(NamedSizes::NAME, $name) || isset(Expression::UNITS[$name])) {
                 throw new UnreadableRecipe("\"sizes\": a name is a small letter with small letters, digits and _ after it and no unit, \"$name\" is not.");
             }
-            $out[$name] = is_string($value) || is_int($value) || is_float($value) ? mb_substr((string) $value, 0, 121) : throw new UnreadableRecipe("\"sizes\": $name must be text or a number.");
+            $out[$name] = is_string($value) || is_int($value) || is_float($value) ? mb_substr((string) $value, 0, Limits::TYPED + 1) : throw new UnreadableRecipe("\"sizes\": $name must be text or a number.");
         }
 
         return $out;
@@ -182,8 +183,8 @@ final class RecipeReader
                 FieldType::Regions => $v === 'all' ? 'all' : (is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_int($r) || (is_string($r) && strlen($r) <= 4000) ? $r : throw new UnreadableRecipe("Step $n: \"regions\" are whole numbers and keys."), $v)) : throw new UnreadableRecipe("Step $n: \"regions\" must be \"all\" or a list of numbers and keys.")),
                 FieldType::Sizes => $v === [] ? [] : self::readSizes($v),
                 FieldType::Faces, FieldType::Edges, FieldType::Sketches => self::readNames($v, $key, $n),
-                FieldType::Face, FieldType::Edge, FieldType::Spot => is_string($v) ? mb_strcut($v, 0, Recipe::LONGEST_NAME) : throw new UnreadableRecipe("Step $n: \"$key\" must be text."),
-                default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, 121) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),
+                FieldType::Face, FieldType::Edge, FieldType::Spot => is_string($v) ? mb_strcut($v, 0, Limits::NAME) : throw new UnreadableRecipe("Step $n: \"$key\" must be text."),
+                default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, Limits::TYPED + 1) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),
             };
             if ($field->type === FieldType::Choice && ! array_key_exists(is_string($values[$key]) ? $values[$key] : '', $field->options)) {
                 throw new UnreadableRecipe("Step $n: \"$key\" is none of " . implode(', ', array_keys($field->options)) . '.');
@@ -194,18 +195,18 @@ final class RecipeReader
             throw new UnreadableRecipe("Step $n: a {$kind->value} has no \"" . reset($unknown) . '".');
         }
 
-        return new Step($id, $kind, is_string($raw['name'] ?? null) ? mb_substr($raw['name'], 0, 60) : $kind->word(), $values, ($raw['off'] ?? false) === true,
-            is_string($raw['note'] ?? null) ? mb_substr($raw['note'], 0, Recipe::LONGEST_NOTE) : '', is_string($raw['heading'] ?? null) ? mb_substr($raw['heading'], 0, 60) : '');
+        return new Step($id, $kind, is_string($raw['name'] ?? null) ? mb_substr($raw['name'], 0, Limits::WORD) : $kind->word(), $values, ($raw['off'] ?? false) === true,
+            is_string($raw['note'] ?? null) ? mb_substr($raw['note'], 0, Limits::NOTE) : '', is_string($raw['heading'] ?? null) ? mb_substr($raw['heading'], 0, Limits::WORD) : '');
     }
 
     /** @return list<string> */
     private static function readNames(mixed $v, string $key, int $n): array
     {
-        if (! is_array($v) || ! array_is_list($v) || count($v) > Recipe::MOST_NAMES) {
-            throw new UnreadableRecipe("Step $n: \"$key\" must be a list of at most " . Recipe::MOST_NAMES . ' names.');
+        if (! is_array($v) || ! array_is_list($v) || count($v) > Limits::NAMES) {
+            throw new UnreadableRecipe("Step $n: \"$key\" must be a list of at most " . Limits::NAMES . ' names.');
         }
 
-        return array_map(static fn (mixed $name): string => is_string($name) && $name !== '' && strlen($name) <= Recipe::LONGEST_NAME ? $name : throw new UnreadableRecipe("Step $n: \"$key\" must be a list of names."), $v);
+        return array_map(static fn (mixed $name): string => is_string($name) && $name !== '' && strlen($name) <= Limits::NAME ? $name : throw new UnreadableRecipe("Step $n: \"$key\" must be a list of names."), $v);
     }
 
     /** @return array<string, mixed> */
@@ -221,10 +222,10 @@ final class RecipeReader
     /** @return list<array<string, string>> */
     private static function readShapes(mixed $raw, int $n): array
     {
-        if (! is_array($raw) || ! array_is_list($raw) || count($raw) > Recipe::MOST_SHAPES) {
-            throw new UnreadableRecipe("Step $n: \"shapes\" must be a list of at most " . Recipe::MOST_SHAPES . ' outlines.');
+        if (! is_array($raw) || ! array_is_list($raw) || count($raw) > Limits::OUTLINES) {
+            throw new UnreadableRecipe("Step $n: \"shapes\" must be a list of at most " . Limits::OUTLINES . ' outlines.');
         }
-        $out = [];
+        $out = $letters = [];
         foreach ($raw as $i => $s) {
             $kind = is_array($s) ? ($s['kind'] ?? null) : null;
             if ($kind !== 'rectangle' && $kind !== 'circle') {
@@ -236,12 +237,23 @@ final class RecipeReader
                 if (! is_string($v) && ! is_int($v) && ! is_float($v)) {
                     throw new UnreadableRecipe("Step $n, outline " . ($i + 1) . ": \"$key\" must be text or a number.");
                 }
-                $shape[$key] = mb_substr((string) $v, 0, 121);
+                $shape[$key] = mb_substr((string) $v, 0, Limits::TYPED + 1);
             }
             if (! in_array($shape['from'] ?? 'middle', Recipe::OUTLINE_CHOICES['from'], true) || ! in_array($shape['by'] ?? 'radius', Recipe::OUTLINE_CHOICES['by'], true)) {
                 throw new UnreadableRecipe("Step $n, outline " . ($i + 1) . ': "from" is middle or corner, "by" is diameter or radius.');
             }
+            $letter = $s['letter'] ?? null;
+            if ($letter !== null) {
+                if (! is_string($letter) || preg_match('/^[a-z]{1,2}$/', $letter) !== 1) {
+                    throw new UnreadableRecipe("Step $n, outline " . ($i + 1) . ': "letter" is one or two small letters.');
+                }
+                $shape['letter'] = $letter;
+            }
+            $letters[$letter ?? Letters::small($i)] = true;
             $out[] = $shape;
+        }
+        if (count($letters) < count($out)) {
+            throw new UnreadableRecipe("Step $n: two outlines have the same letter.");
         }
 
         return $out;

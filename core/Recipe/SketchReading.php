@@ -33,9 +33,8 @@ final class SketchReading
         $budget ??= Budget::unlimited();
         $curves = [];
         $v = new StepValues($step, $unit, $named);
-        foreach ($step->shapes() as $i => $s) {
-            $letter = Letters::small($i);
-            $get = static fn (string $key, FieldType $type): float => $v->length($s[$key], "shapes.$i.$key", "$key of outline $letter", $type);
+        foreach ($step->outlines() as $letter => $s) {
+            $get = static fn (string $key, FieldType $type): float => $v->length($s[$key], "shapes.$letter.$key", "$key of outline $letter", $type);
             $at = [$get('u', FieldType::Length), $get('v', FieldType::Length)];
             if ($s['kind'] === 'circle') {
                 $outline = Outline::circle($letter, $at[0], $at[1], $get('round', FieldType::Size) / ($s['by'] === 'radius' ? 1 : 2));

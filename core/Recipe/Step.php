@@ -62,6 +62,33 @@ final readonly class Step
         return is_array($v) ? array_values($v) : [];
     }
 
+    /**
+     * The same by their letters. A letter stays with its outline when another one is taken out, since faces are called by
+     * it: then it is written down, else it follows from the place.
+     *
+     * @return array<string, array<string, string>>
+     */
+    public function outlines(): array
+    {
+        $out = [];
+        foreach ($this->shapes() as $i => $s) {
+            $out[$s['letter'] ?? Letters::small($i)] = array_diff_key($s, ['letter' => true]);
+        }
+
+        return $out;
+    }
+
+    /** @param array<string, array<string, string>> $outlines by letter */
+    public function withOutlines(array $outlines): self
+    {
+        $list = [];
+        foreach ($outlines as $letter => $s) {
+            $list[] = $s + (Letters::small(count($list)) === (string) $letter ? [] : ['letter' => (string) $letter]);
+        }
+
+        return $this->with('shapes', $list);
+    }
+
     /** What is drawn in a sketch. */
     public function drawn(): Sketch
     {

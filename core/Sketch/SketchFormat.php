@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch;
 
+use Cubo\Budget\Limits;
 use InvalidArgumentException;
 
 /**
@@ -12,12 +13,6 @@ use InvalidArgumentException;
  */
 final class SketchFormat
 {
-    public const MOST_POINTS = 1000;
-
-    public const MOST_ENTITIES = 400;
-
-    public const MOST_RELATIONS = 1000;
-
     /** mm */
     private const MOST = 20000.0;
 
@@ -46,7 +41,7 @@ final class SketchFormat
             throw new InvalidArgumentException('a drawing has no "' . reset($unknown) . '"');
         }
         $points = [];
-        foreach (self::listed($raw, 'points', self::MOST_POINTS) as $id => $p) {
+        foreach (self::listed($raw, 'points', Limits::POINTS) as $id => $p) {
             self::checkId($id);
             if (! is_array($p) || ! array_is_list($p) || count($p) !== 2) {
                 throw new InvalidArgumentException("point $id is not a pair of numbers");
@@ -54,7 +49,7 @@ final class SketchFormat
             $points[(string) $id] = [self::number($p[0], "point $id"), self::number($p[1], "point $id")];
         }
         $entities = [];
-        foreach (self::listed($raw, 'lines', self::MOST_ENTITIES) as $l) {
+        foreach (self::listed($raw, 'lines', Limits::LINES) as $l) {
             $e = self::entity($l);
             if (isset($entities[$e->id]) || isset($points[$e->id])) {
                 throw new InvalidArgumentException("two things are called {$e->id}");
@@ -62,7 +57,7 @@ final class SketchFormat
             $entities[$e->id] = $e;
         }
         $relations = [];
-        foreach (self::listed($raw, 'relations', self::MOST_RELATIONS) as $l) {
+        foreach (self::listed($raw, 'relations', Limits::RELATIONS) as $l) {
             $r = self::relation($l);
             if (isset($relations[$r->id])) {
                 throw new InvalidArgumentException("two relations are called {$r->id}");
@@ -126,13 +121,13 @@ final class SketchFormat
         $l = is_array($l) ? $l : [];
         $id = self::checkId($l['id'] ?? null);
         $kind = EntityKind::tryFrom(is_string($l['kind'] ?? null) ? $l['kind'] : '') ?? throw new InvalidArgumentException("$id is none of " . implode(', ', array_column(EntityKind::cases(), 'value')));
-        $points = self::ids($l['points'] ?? null, $id, 200);
+        $points = self::ids($l['points'] ?? null, $id, Limits::CURVE);
         $needed = match ($kind) {
             EntityKind::Line, EntityKind::Ellipse => [2, 2],
             EntityKind::Circle => [1, 1],
             EntityKind::Text => [1, 2],
             EntityKind::Arc => [3, 3],
-            EntityKind::Curve => [2, 200],
+            EntityKind::Curve => [2, Limits::CURVE],
         };
         if (count($points) < $needed[0] || count($points) > $needed[1]) {
             throw new InvalidArgumentException("$id has the wrong count of points");
@@ -144,12 +139,12 @@ final class SketchFormat
         $role = Role::tryFrom(is_string($l['role'] ?? null) ? $l['role'] : 'outline') ?? throw new InvalidArgumentException("the role of $id is none of " . implode(', ', array_column(Role::cases(), 'value')));
 
         $text = $kind === EntityKind::Text && is_string($l['text'] ?? null) ? $l['text'] : '';
-        if ($kind === EntityKind::Text && (trim($text) === '' || mb_strlen($text) > 60)) {
-            throw new InvalidArgumentException("$id needs 1 to 60 letters");
+        if ($kind === EntityKind::Text && (trim($text) === '' || mb_strlen($text) > Limits::LETTERS)) {
+            throw new InvalidArgumentException("$id needs 1 to " . Limits::LETTERS . ' letters');
         }
 
         $edge = is_string($l['edge'] ?? null) ? $l['edge'] : '';
-        if ($edge !== '' && ($kind !== EntityKind::Line && ! $kind->round() || strlen($edge) > 300)) {
+        if ($edge !== '' && ($kind !== EntityKind::Line && ! $kind->round() || strlen($edge) > Limits::NAME)) {
             throw new InvalidArgumentException("$id is no line, circle or arc, and only those can follow an edge");
         }
 
@@ -166,6 +161,6 @@ final class SketchFormat
             throw new InvalidArgumentException("the value of $id is neither text nor a number");
         }
 
-        return new Relation($id, $kind, self::ids($l['of'] ?? null, $id, 60), $kind->isDimension() ? mb_substr((string) $value, 0, 121) : '', ($l['measured'] ?? false) === true);
+        return new Relation($id, $kind, self::ids($l['of'] ?? null, $id, Limits::RELATED), $kind->isDimension() ? mb_substr((string) $value, 0, Limits::TYPED + 1) : '', ($l['measured'] ?? false) === true);
     }
 }

@@ -1,6 +1,6 @@
 // Wires htmx and the pages together. Decides nothing about parts or checks: it sends what was typed and shows what comes.
 import htmx from 'htmx.org';
-import { queue } from './bench/line.js';
+import { mountEdits } from './bench/edits.js';
 import { mountLog } from './bench/log.js';
 import { mountSheet } from './bench/sheet.js';
 import { mountUnseen } from './bench/unseen.js';
@@ -10,17 +10,8 @@ const work = () => document.getElementById('work');
 // what the server said last: version, address of the part, the step that was just added
 const state = () => document.getElementById('state')?.dataset ?? {};
 
-document.addEventListener('htmx:before:request', (e) => { if (work()) queue(e.detail.ctx, () => state().version); });
-
 let shown = '';
-// a notice that came instead of a new state: the part was changed elsewhere
-const reveal = () => {
-  const n = document.getElementById('notice');
-  if (n && n.textContent.trim()) { n.hidden = false; n.className = 'notice'; n.scrollIntoView({ block: 'nearest' }); }
-};
-document.addEventListener('htmx:after:swap', () => {
-  if (!work()) return;
-  reveal();
+document.addEventListener('cubo:shown', () => {
   const { fresh } = state();
   if (fresh && fresh !== shown) {
     shown = fresh;
@@ -33,25 +24,19 @@ document.addEventListener('htmx:after:swap', () => {
   document.dispatchEvent(new CustomEvent('cubo:part'));
 });
 
-document.addEventListener('htmx:error', () => say('The server could not be reached. What you typed is still here; change it once more to try again.'));
+// what is asked beside the edits: a shelf of the library, a list, a part put away
+document.addEventListener('htmx:error', () => say('The server could not be reached. Try again.'));
 document.addEventListener('htmx:response:error', (e) => {
   const status = e.detail.ctx?.response?.status;
-  if (status === 419) say('You were signed out meanwhile. Reload the page and sign in again; every step up to here is saved.');
-  else if (status === 429) say('That was quicker than the server allows. Wait a moment and change it once more.');
-  else if (status === 422) say('That was more than a field can hold. What you typed is still here; make it shorter and try again.');
-  else if (status >= 500) say('The server did not manage this step. Nothing is lost; change it once more or undo it.');
+  if (status === 401 || status === 419) say('You were signed out meanwhile. Reload the page and sign in again; every step up to here is saved.');
+  else if (status === 429) say('That was quicker than the server allows. Wait a moment and try again.');
+  else if (status >= 500) say('The server did not manage this. Nothing is lost; try again.');
 });
-// an edit of the stage that was not taken
-document.addEventListener('cubo:refused', (e) => {
-  const { why, status } = e.detail;
-  if (why) { const n = document.getElementById('notice'); if (n) { n.innerHTML = why; reveal(); } } else say(status === 429 ? 'That was quicker than the server allows. Wait a moment and move it once more.' : 'The server could not be reached. Nothing was moved; try again.');
-});
+// an edit of the stage that was not taken, and of which nobody has told yet
+document.addEventListener('cubo:refused', (e) => { if (!e.detail.told) say(e.detail.why || 'Nothing was moved; try again.'); });
 document.addEventListener('htmx:before:swap', (e) => {
   const status = e.detail.ctx?.response?.status;
   if (status >= 400 && status !== 409) e.preventDefault();
-  // a log that was asked for before a newer edit says what is not so any more
-  const version = /id="state"[^>]*data-version="(\d+)"/.exec(e.detail.ctx?.text ?? '');
-  if (work() && version && Number(version[1]) < Number(state().version)) e.preventDefault();
 });
 function say(text) {
   const n = document.getElementById('notice');
@@ -118,7 +103,7 @@ document.addEventListener('keydown', (e) => {
   }
 });
 
-if (document.getElementById('work')) { mountLog(); mountSheet(); mountUnseen(); }
+if (document.getElementById('work')) { mountEdits(); mountLog(); mountSheet(); mountUnseen(); }
 if (document.querySelector('[data-stage]')) {
   import('./stage/stage.js').then(({ mountStage }) => document.querySelectorAll('[data-stage]').forEach(mountStage));
 }

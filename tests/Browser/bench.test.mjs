@@ -19,11 +19,11 @@ beforeEach(async () => {
 test('a part from a sketch: areas, extrusion up and down, cut, keep', async () => {
   await add(page, 'sketch');
   await edit(page, () => page.getByRole('button', { name: 'Add a rectangle' }).click());
-  await type(page, 's1-shapes-0-width', '40');
-  await type(page, 's1-shapes-0-height', '20');
+  await type(page, 's1-shapes-a-width', '40');
+  await type(page, 's1-shapes-a-height', '20');
   await edit(page, () => page.getByRole('button', { name: 'Add a circle' }).click());
-  await pick(page, 's1-shapes-1-by', 'radius');
-  await type(page, 's1-shapes-1-round', '5');
+  await pick(page, 's1-shapes-b-by', 'radius');
+  await type(page, 's1-shapes-b-round', '5');
   await page.getByText('2 regions').waitFor();
   await add(page, 'extrude');
   await type(page, 's2-distance', '10');
@@ -126,8 +126,11 @@ test('two windows: the later one is told, nothing is overwritten', async () => {
   await second.locator('#s1-width').press('Tab');
   await second.getByText('changed in another window').waitFor();
   await second.getByText('77').first().waitFor();
-  await second.getByRole('link', { name: 'Show the newest state' }).click();
+  await second.getByRole('button', { name: 'Show the newest state' }).click();
   await second.waitForFunction(() => document.querySelector('#s1-width')?.value === '50');
+  // what was typed here can be put in all the same
+  await edit(second, () => second.getByRole('button', { name: 'Put it in here' }).click());
+  assert.equal(await second.locator('#s1-width').inputValue(), '77');
   sound(page);
   sound(second);
 });

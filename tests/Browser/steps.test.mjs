@@ -58,7 +58,7 @@ test('a drilled plate: holes, a repeat, rounds and chamfers picked on the stage'
   await type(page, 's4-radius', '3');
   await near(24000 - 2 * hole - (9 - 2.25 * Math.PI) * 60);
   // a second click takes it out again; by the list with the keyboard it comes back
-  const box = page.locator('#s4-edges-0');
+  const box = page.locator('input[data-pick=edges]').first();
   await edit(page, async () => { await box.focus(); await page.keyboard.press('Space'); });
   await near(24000 - 2 * hole);
   await pick(page, 's4-edges', 's1:front / s1:top');

@@ -54,7 +54,7 @@ test('a mast base of twenty steps in inches weighs what an independent computati
   // several depths from one sketch: plate, boss and bore
   await add(page, 'sketch');
   for (const shape of ['rectangle', 'circle', 'circle']) await edit(page, () => page.getByRole('button', { name: `Add a ${shape}` }).click());
-  await values('s1', { 'shapes-0-width': '4', 'shapes-0-height': '3', 'shapes-1-round': '1 1/2', 'shapes-2-round': '3/4' });
+  await values('s1', { 'shapes-a-width': '4', 'shapes-a-height': '3', 'shapes-b-round': '1 1/2', 'shapes-c-round': '3/4' });
   await keep();
   await add(page, 'extrude');
   await values('s2', { distance: '1/2' });

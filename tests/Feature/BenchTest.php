@@ -74,7 +74,7 @@ it('undoes and redoes without limit, also after signing in again', function (): 
 it('tells the later of two windows and overwrites nothing', function (): void {
     $r = $this->s->work($this->assignment, null, [['kind' => 'block', 'width' => '40']])->recipe;
     $this->post("/recipes/{$r->id}/edit", ['version' => 1, 'do' => 'set', 'step' => 's1', 'values' => ['width' => '50']])->assertOk();
-    $this->post("/recipes/{$r->id}/edit", ['version' => 1, 'do' => 'set', 'step' => 's1', 'values' => ['width' => '77']])->assertStatus(409)->assertSee('changed in another window')->assertSee('77');
+    $this->post("/recipes/{$r->id}/edit", ['version' => 1, 'do' => 'set', 'step' => 's1', 'values' => ['width' => '77']])->assertStatus(409)->assertSee('changed in another window')->assertHeader('Cubo-Edit', 'elsewhere');
     expect($r->fresh()->document()->steps[0]->text('width'))->toBe('50');
     $this->post("/recipes/{$r->id}/edit", ['version' => 1, 'do' => 'undo'])->assertStatus(409);
     $this->post("/works/{$r->work->id}/hand-in", ['version' => 1])->assertRedirect("/bench/{$this->assignment->id}")->assertSessionHasErrors('hand-in');

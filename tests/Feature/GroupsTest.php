@@ -47,7 +47,7 @@ it('groups, opens, changes and closes, and checks the whole all the while', func
 it('says in words at the place what cannot be done, and changes nothing', function (array $edit, string $words): void {
     ($this->group)();
     $before = ($this->now)()->toJson();
-    ($this->send)($edit)->assertStatus(409)->assertHeader('HX-Retarget', '#notice')->assertSee($words)->assertSee('Nothing was changed');
+    ($this->send)($edit)->assertStatus(409)->assertHeader('Cubo-Edit', 'refused')->assertSee($words)->assertSee('Nothing was changed');
     expect(($this->now)()->toJson())->toBe($before);
 })->with([
     'a name used twice' => [['do' => 'group', 'steps' => ['s1'], 'name' => 'POT PLANT'], 'There is a group called'],
@@ -191,7 +191,7 @@ it('keeps a class from setting sizes that were locked', function (): void {
     ($this->group)();
     ($this->send)(['do' => 'open', 'group' => 'g1']);
     ($this->send)(['do' => 'sizes', 'sizes' => [['name' => 'wide', 'value' => '16'], ['name' => 'tall', 'value' => '18']]])->assertOk();
-    ($this->send)(['do' => 'lock', 'group' => 'g1', 'locked' => ['wide', 'nothing']])->assertOk();
+    ($this->send)(['do' => 'lock', 'group' => 'g1', 'of' => 'wide', 'on' => 1])->assertOk();
     ($this->send)(['do' => 'close'])->assertOk()->assertSee('tall of this one')->assertDontSee('wide of this one');
     expect(($this->now)()->groups['g1']->locked)->toBe(['wide']);
     ($this->send)(['do' => 'set', 'step' => 's3', 'values' => ['set' => ['tall' => '30', 'x y' => '3']]])->assertOk();

@@ -8,6 +8,7 @@ use App\Models\HandIn;
 use App\Models\Person;
 use App\Support\ClassTable;
 use App\Support\PartFiles;
+use App\Support\Move;
 use App\Support\RecipeBook;
 use App\Support\StaleVersion;
 use App\Support\StepForm;
@@ -74,7 +75,7 @@ it('refuses an edit of an older version under a lock', function (): void {
     $book->save($r, 1, Parts::recipe([['kind' => 'block']]));
     expect($r->version)->toBe(2)->and(fn () => $book->save($r, 1, Parts::recipe([])))->toThrow(StaleVersion::class)
         ->and($book->canRedo($r))->toBeFalse();
-    $book->undo($r, 2);
+    $book->move($r, 2, Move::back());
     expect($book->canRedo($r))->toBeTrue();
 });
 
@@ -101,14 +102,14 @@ it('counts the class: who met what, and the most common mistakes first', functio
 it('writes fields that no text can break out of', function (): void {
     $recipe = Parts::recipe([['kind' => 'block', 'width' => '"><script>x</script>']]);
     $state = (new Evaluator)->evaluate($recipe);
-    $html = (new StepForm($recipe->steps[0], $recipe, $state, [], $recipe->unit, '/edit'))->typed('width', 'a "label"');
+    $html = (new StepForm($recipe->steps[0], $recipe, $state, [], $recipe->unit))->typed('width', 'a "label"');
     expect($html)->not->toContain('<script>')->toContain('&quot;&gt;&lt;script&gt;')->toContain('aria-label="a &quot;label&quot;"')->toContain('aria-invalid="true"');
 });
 
 it('offers bodies and sketches by the names people gave them', function (): void {
     $recipe = Parts::recipe([['kind' => 'sketch', 'name' => 'Outline', 'shapes' => [['kind' => 'circle']]], ['kind' => 'extrude', 'sketch' => 's1'], ['kind' => 'move', 'body' => 's2']]);
     $state = (new Evaluator)->evaluate($recipe);
-    $form = fn (int $i) => new StepForm($recipe->steps[$i], $recipe, $state, ['s2', 's2.2'], $recipe->unit, '/edit');
+    $form = fn (int $i) => new StepForm($recipe->steps[$i], $recipe, $state, ['s2', 's2.2'], $recipe->unit);
     expect($form(1)->sketch())->toContain('>Outline<')->and($form(2)->body())->toContain('piece 2 of Extrude')->toContain('the whole part')
         ->and($form(1)->direction())->toContain('upward');
 });

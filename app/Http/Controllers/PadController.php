@@ -5,19 +5,28 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Recipe;
+use App\Support\EditDesk;
+use App\Support\EditOutcome;
+use App\Support\Move;
 use App\Support\PadPage;
 use App\Support\RecipeBook;
+use App\Support\SentEdit;
 use App\Support\StaleVersion;
+use App\Support\TakenEdit;
 use App\Support\Workbench;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
+use Cubo\Recipe\Difference;
 use Cubo\Recipe\EdgesTakenOver;
+use Cubo\Recipe\Message;
 use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartBefore;
+use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\ShapesDrawn;
 use Cubo\Recipe\Step;
 use Cubo\Recipe\StepKind;
+use Cubo\Recipe\StepProblem;
 use Cubo\Sketch\Draw\PadEdit;
 use Cubo\Sketch\Draw\Refusal;
 use Cubo\Sketch\SketchFormat;
@@ -30,7 +39,7 @@ use InvalidArgumentException;
 /** The pad: a sketch step is drawn and settled here. */
 final class PadController extends Controller
 {
-    public function __construct(private readonly RecipeBook $book, private readonly Workbench $bench)
+    public function __construct(private readonly RecipeBook $book, private readonly Workbench $bench, private readonly EditDesk $desk)
     {
         $bench->waits(Workbench::EDIT);
     }
@@ -57,40 +66,100 @@ final class PadController extends Controller
         $this->authorize('edit', $recipe);
         $s = $this->sketch($recipe, $step);
         $in = (array) $request->json()->all();
+        $do = is_string($in['do'] ?? null) ? $in['do'] : '';
         $unit = $recipe->atHand()->unit;
         $named = $recipe->atHand()->named();
+        if ($do === 'squares') {
+            return $this->withSquares($request, $recipe, $s);
+        }
+        if ($do === 'way') {
+            return response()->json(['ghost' => PadPage::ghost(PadEdit::solved($s->drawn(), $unit, $named), is_int($in['n'] ?? null) ? $in['n'] : 0, $unit, $named)]);
+        }
+        if (($in['keep'] ?? true) === false) {
+            // while something is dragged nothing is saved
+            try {
+                return response()->json(['drawing' => PadPage::drawing(PadEdit::make($s->drawn(), $in, $unit, $named), $unit)]);
+            } catch (Refusal $e) {
+                return response()->json([...$this->state($recipe, $s, $e->getMessage()), 'clash' => $e->clash], 422);
+            }
+        }
+        $solved = null;
+        $clash = [];
         try {
-            if (in_array($in['do'] ?? '', ['undo', 'redo'], true)) {
-                $in['do'] === 'undo' ? $this->book->undo($recipe, (int) ($in['version'] ?? 0)) : $this->book->redo($recipe, (int) ($in['version'] ?? 0));
-                $document = $recipe->fresh()?->atHand();
-                if ($document?->step($step)?->kind !== StepKind::Sketch) {
-                    return response()->json(['gone' => true]);
-                }
-
-                return response()->json($this->state($recipe, $this->sketch($recipe, $step), ''));
-            }
-            if (($in['do'] ?? '') === 'squares') {
-                return $this->withSquares($request, $recipe, $s);
-            }
-            if (($in['do'] ?? '') === 'way') {
-                return response()->json(['ghost' => PadPage::ghost(PadEdit::solved($s->drawn(), $unit, $named), is_int($in['n'] ?? null) ? $in['n'] : 0, $unit, $named)]);
-            }
-            $after = ($in['do'] ?? '') === 'take' ? $this->taken($recipe, $s, $in) : PadEdit::make($s->drawn(), $in, $unit, $named);
-            if (($in['keep'] ?? true) === false) {
-                // while something is dragged nothing is saved
-                return response()->json(['drawing' => PadPage::drawing($after, $unit)]);
-            }
-            $written = SketchFormat::write($after->sketch);
-            if ($written != SketchFormat::write($s->drawn())) {
-                $this->book->save($recipe, (int) ($in['version'] ?? 0), $recipe->document()->withAtHand($recipe->atHand()->withStep($s->with('drawn', $written)->with('shapes', []))));
-            }
-        } catch (Refusal $e) {
-            return response()->json([...$this->state($recipe, $s, $e->getMessage()), 'clash' => $e->clash], 422);
+            $taken = $this->desk->take($recipe, SentEdit::of($in), function (Recipe $r) use ($step, $in, $do, &$solved, &$clash): Move {
+                return $this->move($r, $step, $in, $do, $solved, $clash);
+            });
+        } catch (StepProblem $p) {
+            $taken = new TakenEdit(EditOutcome::Refused, $recipe->version, trim("{$p->note->what} {$p->note->why}"));
         } catch (StaleVersion) {
-            return response()->json([...$this->state($recipe->fresh() ?? $recipe, $this->sketch($recipe->fresh() ?? $recipe, $step), 'The part was changed in another window. The sketch is shown as it is now; draw that once more.'), 'clash' => []], 409);
+            $taken = new TakenEdit(EditOutcome::Elsewhere, $recipe->refresh()->version);
         }
 
-        return response()->json($this->state($recipe, $this->sketch($recipe, $step), '', $after));
+        return $this->answer($recipe, $step, $taken, $solved, $clash);
+    }
+
+    /**
+     * @param array<array-key, mixed> $in
+     * @param list<string> $clash
+     *
+     * @throws StepProblem
+     */
+    private function move(Recipe $recipe, string $step, array $in, string $do, ?SolvedSketch &$solved, array &$clash): Move
+    {
+        if ($do === 'undo' || $do === 'redo') {
+            $other = $do === 'undo' ? $this->book->before($recipe) : $this->book->after($recipe);
+            if ($other === null || ! Difference::onlyDrawing($recipe->document(), $other, $step)) {
+                return Move::nowhere($do === 'undo' ? 'Nothing more was done in this sketch. What was done before it is taken back on the bench.' : 'Nothing was taken back in this sketch.');
+            }
+
+            return $do === 'undo' ? Move::back() : Move::forth();
+        }
+        if ($do === 'leave') {
+            return Move::nowhere();
+        }
+        $s = $this->sketch($recipe, $step);
+        try {
+            $solved = $do === 'take' ? $this->taken($recipe, $s, $in) : PadEdit::make($s->drawn(), $in, $recipe->atHand()->unit, $recipe->atHand()->named());
+        } catch (Refusal $e) {
+            $clash = $e->clash;
+            throw new StepProblem(new Message('refused', $e->getMessage(), ''));
+        }
+        $written = SketchFormat::write($solved->sketch);
+        if ($written == SketchFormat::write($s->drawn())) {
+            return Move::nowhere();
+        }
+
+        return Move::to($recipe->document()->withAtHand($recipe->atHand()->withStep($s->with('drawn', $written)->with('shapes', []))));
+    }
+
+    /** @param list<string> $clash */
+    private function answer(Recipe $recipe, string $step, TakenEdit $taken, ?SolvedSketch $solved, array $clash): JsonResponse
+    {
+        if ($recipe->atHand()->step($step)?->kind !== StepKind::Sketch) {
+            return response()->json(['gone' => true])->header('Cubo-Edit', $taken->outcome->value);
+        }
+        $said = match ($taken->outcome) {
+            EditOutcome::Elsewhere => 'The part was changed in another window. The sketch is shown as it is now; draw that once more.',
+            default => $taken->words,
+        };
+        $state = $this->state($recipe, $this->sketch($recipe, $step), $said, $taken->before || $taken->outcome !== EditOutcome::Kept ? null : $solved);
+
+        return response()->json([...$state, 'outcome' => $taken->outcome->value, 'clash' => $clash], match ($taken->outcome) {
+            EditOutcome::Kept, EditOutcome::Same => 200,
+            EditOutcome::Refused => 422,
+            default => 409,
+        })->header('Cubo-Edit', $taken->outcome->value);
+    }
+
+    /** The sketch as it is now, after an answer did not come. */
+    public function now(Recipe $recipe, string $step): JsonResponse
+    {
+        $this->authorize('edit', $recipe);
+        if ($recipe->atHand()->step($step)?->kind !== StepKind::Sketch) {
+            return response()->json(['gone' => true]);
+        }
+
+        return response()->json($this->state($recipe, $this->sketch($recipe, $step), ''))->header('Cache-Control', 'no-store');
     }
 
     private function sketch(Recipe $recipe, string $step): Step
@@ -164,12 +233,18 @@ final class PadController extends Controller
 
         return [
             'version' => $recipe->version, 'said' => $said,
-            'canUndo' => $recipe->current !== 1, 'canRedo' => $this->book->canRedo($recipe),
+            'canUndo' => $this->leads($recipe, $this->book->before($recipe), $step->id), 'canRedo' => $this->leads($recipe, $this->book->after($recipe), $step->id),
             'squares' => $this->squares($unit),
             'drawing' => PadPage::drawing($solved, $unit),
             'freedom' => PadPage::freedom($solved),
             'list' => view('pad.list', ['sketch' => $solved->sketch, 'solved' => $solved, 'unit' => $unit])->render(),
         ];
+    }
+
+    /** Whether another state is one of this sketch alone. */
+    private function leads(Recipe $recipe, ?Document $other, string $step): bool
+    {
+        return $other !== null && Difference::onlyDrawing($recipe->document(), $other, $step);
     }
 
     /**

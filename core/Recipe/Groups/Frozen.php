@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe\Groups;
 
+use Cubo\Budget\Limits;
 use Cubo\Recipe\Group;
 use Cubo\Recipe\GroupOrigin;
 use Cubo\Recipe\Message;
@@ -84,8 +85,8 @@ final class Frozen
      */
     private static function merged(Recipe $r, Recipe $frozen, array $which): array
     {
-        if (count($r->groups) + count($which) >= Group::MOST) {
-            throw new StepProblem(new Message('too-many', 'There are too many groups.', 'A part has at most ' . Group::MOST . '. Remove one that is placed nowhere.'));
+        if (count($r->groups) + count($which) >= Limits::GROUPS) {
+            throw new StepProblem(new Message('too-many', 'There are too many groups.', 'A part has at most ' . Limits::GROUPS . '. Remove one that is placed nowhere.'));
         }
         $ids = [];
         $next = (int) substr(Instances::freshId($r), 1);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Recipe\Groups;
 
 use Closure;
+use Cubo\Budget\Limits;
 use Cubo\Quantity\Number;
 use Cubo\Recipe\Arrange\Aligning;
 use Cubo\Recipe\Group;
@@ -107,8 +108,8 @@ final class Grouping
         if ($makes === []) {
             throw new StepProblem(new Message('group', 'Nothing is chosen.', 'Choose the shapes that belong together first.'));
         }
-        if (count($r->groups) >= Group::MOST) {
-            throw new StepProblem(new Message('too-many', 'There are too many groups.', 'A part has at most ' . Group::MOST . '. Remove one that is placed nowhere.'));
+        if (count($r->groups) >= Limits::GROUPS) {
+            throw new StepProblem(new Message('too-many', 'There are too many groups.', 'A part has at most ' . Limits::GROUPS . '. Remove one that is placed nowhere.'));
         }
 
         return $members === [] ? [array_values($makes)[0]] : $members;

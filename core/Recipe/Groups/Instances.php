@@ -55,6 +55,15 @@ final class Instances
     }
 
     /** Takes a group that is placed nowhere out of the recipe. @throws StepProblem when it is still placed */
+    /** Locks one named size of a group against its instances, or sets it free. */
+    public static function lock(Recipe $r, string $group, string $size, bool $locked): Recipe
+    {
+        $g = $r->groups[$group] ?? null;
+        $others = $g === null ? [] : array_values(array_filter($g->locked, static fn (string $n): bool => $n !== $size));
+
+        return $g === null ? $r : $r->withGroups([...$r->groups, $group => $g->locking($locked ? [...$others, $size] : $others)]);
+    }
+
     public static function forget(Recipe $r, string $group): Recipe
     {
         $steps = array_merge($r->steps, ...array_values(array_map(static fn (Group $g): array => $g->recipe->steps, $r->groups)));

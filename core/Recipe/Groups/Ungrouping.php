@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Recipe\Groups;
 
 use Closure;
+use Cubo\Budget\Limits;
 use Cubo\Recipe\Arrange\Aligning;
 use Cubo\Recipe\Arrange\Nudging;
 use Cubo\Recipe\FieldType;
@@ -117,8 +118,8 @@ final class Ungrouping
             // what is set is written in the names outside already, what is not in those inside
             $all[$new] = isset($set[$name]) && trim($set[$name]) !== '' ? $value : NamedSizes::renamed($value, $names);
         }
-        if (count($all) > NamedSizes::MOST) {
-            throw new StepProblem(new Message('too-many', 'There would be too many named sizes.', 'The table holds at most ' . NamedSizes::MOST . '.'));
+        if (count($all) > Limits::SIZES) {
+            throw new StepProblem(new Message('too-many', 'There would be too many named sizes.', 'The table holds at most ' . Limits::SIZES . '.'));
         }
 
         return ['all' => $all, 'names' => array_filter($names, static fn (string $new, string $old): bool => $new !== $old, ARRAY_FILTER_USE_BOTH)];
@@ -154,8 +155,8 @@ final class Ungrouping
 
     private static function within(Recipe $r): void
     {
-        if (count($r->steps) > Recipe::MOST_STEPS) {
-            throw new StepProblem(new Message('too-many', 'There would be too many steps.', 'A part has at most ' . Recipe::MOST_STEPS . '. Leave this group together.'));
+        if (count($r->steps) > Limits::STEPS) {
+            throw new StepProblem(new Message('too-many', 'There would be too many steps.', 'A part has at most ' . Limits::STEPS . '. Leave this group together.'));
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Draw;
 
+use Cubo\Budget\Limits;
 use Cubo\Quantity\Unit;
 use Cubo\Sketch\DimensionValues;
 use Cubo\Sketch\EntityKind;
@@ -67,11 +68,18 @@ final class PadEdit
      */
     public static function held(Sketch $after, Unit $unit, ?callable $outer = null): SolvedSketch
     {
-        if (count($after->points) > SketchFormat::MOST_POINTS || count($after->entities) > SketchFormat::MOST_ENTITIES || count($after->relations) > SketchFormat::MOST_RELATIONS) {
-            throw new Refusal('A sketch holds no more than ' . SketchFormat::MOST_ENTITIES . ' lines.');
+        if (count($after->points) > Limits::POINTS || count($after->entities) > Limits::LINES || count($after->relations) > Limits::RELATIONS) {
+            throw new Refusal('A sketch holds no more than ' . Limits::LINES . ' lines.');
+        }
+        $solved = self::solved($after, $unit, $outer);
+        try {
+            // what is kept must be readable: the reader has the last word on every limit
+            SketchFormat::read(SketchFormat::write($solved->sketch));
+        } catch (InvalidArgumentException $e) {
+            throw new Refusal('This cannot be kept: ' . $e->getMessage() . '. Nothing was changed.');
         }
 
-        return self::solved($after, $unit, $outer);
+        return $solved;
     }
 
     /**

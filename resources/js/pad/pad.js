@@ -4,6 +4,7 @@ import { catchAt, under } from './catch.js';
 import { paint, light, ghost } from './paint.js';
 import { preview } from './preview.js';
 import { panel } from './panel.js';
+import { leavesWhenSaved } from '../edits/ledger.js';
 import { Server } from './server.js';
 import { TOOLS, needs, forms } from './tools.js';
 
@@ -26,6 +27,7 @@ export function mountPad(root) {
   const server = new Server(root.dataset, {
     state: JSON.parse($('pad-state').textContent), shown: (clash) => show(clash), said: (text) => say(text), leave: () => { location.href = $('finish').href; },
   });
+  leavesWhenSaved(server.ledger);
   const state = () => server.state;
   const pitch = () => state().squares[0];
   const send = (body) => server.send(body);

@@ -110,7 +110,7 @@ export function mountDoes(stage) {
       moved?.forEach((v, k) => body.set(`by[${k}]`, v));
       next = null;
       try {
-        const answer = await fetch(url, { method: 'POST', body, credentials: 'same-origin', headers: { Accept: 'application/json' } });
+        const answer = await fetch(url, { method: 'POST', body, credentials: 'same-origin', headers: { Accept: 'application/json', 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content } });
         if (!answer.ok) break;
         const a = await answer.json();
         if (stage.trying) {

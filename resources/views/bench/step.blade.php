@@ -1,5 +1,5 @@
 @php
-    $f = new \App\Support\StepForm($step, $document, $state, $bodies, $unit, $address, $names ?? ['faces' => [], 'edges' => [], 'corners' => []], $sketchNotes[$step->id] ?? []);
+    $f = new \App\Support\StepForm($step, $document, $state, $bodies, $unit, $names ?? ['faces' => [], 'edges' => [], 'corners' => []], $sketchNotes[$step->id] ?? []);
     $id = $step->id; $u = $unit->value; $kind = $step->kind->value;
     $name = '<input class="name" id="' . $id . '-name" name="name" value="' . e($step->name) . '" aria-label="name of step ' . $n . '" maxlength="60" autocomplete="off" size="' . max(3, min(20, mb_strlen($step->name))) . '">';
 @endphp
@@ -12,7 +12,7 @@
 @if ($step->heading !== '')<li class="heading" id="heading-{{ $id }}" data-heading="{{ $id }}"><button type="button" class="fold" data-fold aria-expanded="true" aria-label="Fold {{ $step->heading }}"></button><h3>{{ $step->heading }}</h3></li>@endif
 <li class="step {{ $picked === $id ? 'picked' : '' }} {{ $step->off ? 'is-off' : '' }} {{ $f->result?->status === 'failed' ? 'failed' : '' }} {{ $trial ? 'trial' : '' }}" id="step-{{ $id }}" data-step="{{ $id }}" data-solid="{{ isset($step->kind->fields()['stand']) ? 1 : 0 }}" data-makes="{{ $step->kind->makes() || $step->kind->value === 'repeat' ? 1 : 0 }}" data-last="{{ $n === count($document->steps) ? 1 : 0 }}" data-below="{{ implode(' ', $below) }}" data-above="{{ implode(' ', $above) }}" data-does="{{ route('stage.does', [$recipe, $id], false) }}" data-after="{{ route('stage.after', [$recipe, $id], false) }}" data-try="{{ route('stage.try', [$recipe, $id], false) }}">
 <span class="n">{{ $n }}</span>
-<form id="form-{{ $id }}" {!! $edit !!} hx-trigger="change, submit">{!! $hidden !!}<input type="hidden" name="do" value="set"><input type="hidden" name="step" value="{{ $id }}">@if ($trial)<input type="hidden" name="trial" value="1">@endif
+<form id="form-{{ $id }}" {!! $each !!}><input type="hidden" name="do" value="set">
 <div class="say">
 @include('bench.sentence')
 </div>

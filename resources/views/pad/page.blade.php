@@ -5,7 +5,7 @@
 <div><span class="cap">Step</span>{{ $step->name }}</div>
 <div><span class="cap">Plane</span>{{ ['ground' => 'ground', 'face' => $face][$step->text('plane')] ?? $step->text('plane') . ' plane' }}@if (! in_array($step->text('offset'), ['0', ''], true)), {{ $step->text('offset') }} {{ $unit->value }} from it @endif</div>
 <div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
-<div><span class="cap">Saved</span>line by line</div>
+<div data-saved="all"><span class="cap">Saved</span><span id="saved" role="status">all</span></div>
 <div class="grow"></div>
 <div class="acts"><a class="btn ink" id="finish" href="{{ $back }}">Back to the bench</a></div>
 </header>
@@ -14,7 +14,7 @@
 @if ($drawing !== '')<div class="paper">{!! $drawing !!}</div>@endif
 @if (trim($exercise->brief) !== '')<div class="brief">{{ $exercise->brief }}</div>@endif
 </aside>
-<main class="stage" id="pad" tabindex="0" aria-label="Pad. What is drawn is listed beside it; the line below draws what you type." data-post="{{ route('pad.edit', [$recipe, $step->id], false) }}" data-token="{{ csrf_token() }}" data-unit="{{ $unit->value }}" data-mm="{{ $unit->inMillimetres() }}" data-behind="{{ $behind }}" data-axes="{{ ['ground' => 'to the right,to the back', 'front' => 'to the right,up', 'side' => 'to the back,up'][$step->text('plane')] ?? 'along the face,up the face' }}">
+<main class="stage" id="pad" tabindex="0" aria-label="Pad. What is drawn is listed beside it; the line below draws what you type." data-post="{{ route('pad.edit', [$recipe, $step->id], false) }}" data-now="{{ route('pad.now', [$recipe, $step->id], false) }}" data-arrived="{{ route('recipes.arrived', $recipe, false) }}" data-recipe="{{ $recipe->id }}.{{ $step->id }}" data-token="{{ csrf_token() }}" data-unit="{{ $unit->value }}" data-mm="{{ $unit->inMillimetres() }}" data-behind="{{ $behind }}" data-axes="{{ ['ground' => 'to the right,to the back', 'front' => 'to the right,up', 'side' => 'to the back,up'][$step->text('plane')] ?? 'along the face,up the face' }}">
 <svg class="paper" role="img" aria-label="The sketch as drawn"></svg>
 <p class="hint" id="pad-hint" aria-live="polite"></p>
 <div id="pad-forms" role="group" aria-label="How to draw it" hidden></div>

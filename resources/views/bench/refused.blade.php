@@ -1,1 +1,0 @@
-<p><b>{{ $problem->what }}</b> {{ $problem->why }} Nothing was changed.</p>
