@@ -76,6 +76,7 @@ async function fresh() {
 async function answered(answer, item, outcome) {
   const json = (answer.headers.get('Content-Type') ?? '').includes('json');
   const data = json ? await answer.json() : { html: await answer.text() };
+  if (outcome === 'kept') clearNotice();
   if (item.field && (outcome === 'kept' || outcome === 'same')) { settled.set(item.field, item.text); refused.delete(item.field); keptFor(item.field); }
   if (json) {
     if (data.glb !== undefined) { const s = state(); s.version = data.version; s.glb = data.glb; }
@@ -84,6 +85,12 @@ async function answered(answer, item, outcome) {
   // the item is through before its answer is shown, so that its own text counts as the server's
   item.field = undefined;
   return { version: await show(data.html), data, shown: true };
+}
+
+// what was said of an edit that could not be done goes with the next one that could
+function clearNotice() {
+  const n = document.getElementById('notice');
+  if (n && !n.hidden && n.dataset.why !== 'elsewhere' && n.dataset.why !== 'failed' && n.dataset.why !== 'typed') { n.replaceChildren(); n.hidden = true; }
 }
 
 function keptFor(id) {
@@ -107,6 +114,7 @@ function held(items, why, words) {
   if (why === 'failed' || why === 'typed') link(why === 'typed' ? 'Put it in here' : 'Send it again', () => { close(); for (const i of items) { if (i.field) refused.delete(i.field); ledger.push(i.body, { field: i.field, text: i.text, label: i.label }); } });
   if (why !== 'elsewhere') link('Leave it', () => { for (const i of items) if (i.field) { refused.delete(i.field); const el = document.getElementById(i.field); if (el) put(el, theirs(el)); } close(); paint(); });
   n.replaceChildren(p);
+  n.dataset.why = why;
   n.hidden = false;
   n.className = 'notice';
   n.scrollIntoView({ block: 'nearest' });

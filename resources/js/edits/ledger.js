@@ -108,7 +108,8 @@ export class Ledger {
         this.settle(item, outcome, data);
         if (version !== null && version !== undefined) this.version = version;
         if (outcome === 'elsewhere') this.conflict(item);
-        return shown;
+        // what stands in the page stays until a person wants to see the newest
+        return shown || outcome === 'elsewhere';
       }
       item.failed = (item.failed ?? 0) + 1;
     } catch { /* no answer: the server may have done it or not */ } finally { clearTimeout(timer); }

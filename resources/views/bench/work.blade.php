@@ -24,7 +24,7 @@
 </div>
 </header>
 <aside class="sheet" aria-label="Sheet">
-<div id="notice" role="alert" @if ($errors->has('hand-in')) class="notice" @else hidden @endif>{{ $errors->first('hand-in') }}</div>
+<div id="notice" role="alert" hx-morph-skip @if ($errors->has('hand-in')) class="notice" @else hidden @endif>{{ $errors->first('hand-in') }}</div>
 <p id="trouble" class="trouble" role="status" hidden></p>
 <header><h2>Sheet</h2>@if ($work && $drawing !== '')<button type="button" class="link small" data-opens="large" hx-get="{{ route('work.sheet', $work->assignment_id, false) }}" hx-target="#large-drawing" hx-swap="innerHTML">Show it large</button>@endif</header>
 @if ($handIn !== null && $work)<p class="small" style="padding:0 16px 8px"><a class="link" href="{{ route('hand-ins.show', $handIn) }}">{{ ['waiting' => 'Handed in, waiting', 'returned' => 'Came back', 'accepted' => 'Accepted'][$handIn->state] }}</a>@if ($handIn->comment !== ''): {{ $handIn->comment }}@endif</p>@endif
