@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AssignmentController;
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\ClassController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\ExerciseController;
 use App\Http\Controllers\FileController;
@@ -20,7 +21,6 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
-    Route::post('/sign-in/class', [SignInController::class, 'findClass'])->name('sign-in.class');
     Route::post('/sign-in/student', [SignInController::class, 'student'])->name('sign-in.student');
     Route::post('/sign-in/teacher', [SignInController::class, 'teacher'])->name('sign-in.teacher');
 });
@@ -70,6 +70,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/hand-ins/{handIn}/part.{ending}', [HandInController::class, 'part'])->name('hand-ins.part')->where('ending', 'glb|stl|3mf');
 
     Route::middleware('teacher')->group(function (): void {
+        Route::get('/classes/{class}', [ClassController::class, 'show'])->name('classes.show');
+        Route::post('/classes/{class}/code', [ClassController::class, 'code'])->name('classes.code')->middleware('throttle:heavy');
+        Route::post('/classes/{class}/students/{student}/lift', [ClassController::class, 'lift'])->name('classes.lift')->middleware('throttle:heavy');
         Route::get('/exercises/new', [ExerciseController::class, 'create'])->name('exercises.create');
         Route::post('/exercises', [ExerciseController::class, 'store'])->name('exercises.store');
         Route::get('/exercises/{exercise}', [ExerciseController::class, 'edit'])->name('exercises.edit');

@@ -37,7 +37,7 @@ final class BrowserClasses extends Seeder
                 Assignment::create(['exercise_id' => $e->id, 'class_id' => $class->id, 'due_on' => today()->addDays(9), 'checks_allowed' => null]);
             }
             for ($i = 1; $i <= self::PUPILS; $i++) {
-                Person::create(['school_id' => $demo->school_id, 'role' => 'student', 'name' => "Pupil $i", 'class_id' => $class->id, 'bench' => $i, 'password' => $pin]);
+                Person::create(['school_id' => $demo->school_id, 'role' => 'student', 'name' => "Pupil $i", 'class_id' => $class->id, 'bench' => $i, 'code' => sprintf('PUP%02d', $i), 'password' => $pin]);
             }
         }
     }

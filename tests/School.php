@@ -42,7 +42,7 @@ final class School
         $school = SchoolModel::create(['name' => 'Test school']);
         $this->class = SchoolClass::create(['school_id' => $school->id, 'name' => '7a', 'code' => 'LARK7']);
         $this->otherClass = SchoolClass::create(['school_id' => $school->id, 'name' => '8b', 'code' => 'WREN8']);
-        $person = fn (string $role, string $name, ?SchoolClass $c, string $secret): Person => Person::create(['school_id' => $school->id, 'role' => $role, 'name' => $name, 'email' => $c === null ? strtolower($name) . '@test.example' : null, 'class_id' => $c?->id, 'bench' => $c === null ? null : 1, 'password' => $secret])->refresh();
+        $person = fn (string $role, string $name, ?SchoolClass $c, string $secret): Person => Person::create(['school_id' => $school->id, 'role' => $role, 'name' => $name, 'email' => $c === null ? strtolower($name) . '@test.example' : null, 'class_id' => $c?->id, 'bench' => $c === null ? null : 1, 'code' => $c === null ? null : strtoupper(substr($name, 0, 3)) . '22', 'password' => $secret])->refresh();
         $this->teacher = $person('teacher', 'Ines', null, 'long-password');
         $this->otherTeacher = $person('teacher', 'Tom', null, 'other-password');
         $this->class->teachers()->attach($this->teacher);

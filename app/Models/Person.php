@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\Codes;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 
 /**
- * A teacher (e-mail and password) or a student (class, own name and PIN; the PIN is kept hashed as the password).
+ * A teacher (e-mail and password) or a student (class, own code and PIN; the PIN is kept hashed as the password).
  *
  * @property int $id
  * @property int $school_id
@@ -18,6 +19,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $name
  * @property ?int $class_id
  * @property ?int $bench
+ * @property ?string $code a student's own, for signing in
  */
 final class Person extends Authenticatable
 {
@@ -28,6 +30,15 @@ final class Person extends Authenticatable
     protected $hidden = ['password', 'remember_token'];
 
     protected $casts = ['password' => 'hashed'];
+
+    protected static function booted(): void
+    {
+        self::creating(static function (self $p): void {
+            if ($p->role === 'student' && $p->class_id !== null && ($p->getAttributes()['code'] ?? null) === null) {
+                $p->code = Codes::own($p->class_id);
+            }
+        });
+    }
 
     public function isTeacher(): bool
     {

@@ -113,6 +113,8 @@ if (pad) import('./pad/pad.js').then(({ mountPad }) => mountPad(pad));
 // a page that waits for a result looks again by itself
 if (document.querySelector('[data-looks-again]')) setTimeout(() => window.location.reload(), 1000);
 
+document.addEventListener('click', (e) => { if (e.target.closest?.('[data-prints]')) window.print(); });
+
 // rows under a heading that is opened by it
 document.addEventListener('click', (e) => {
   const opens = e.target.closest?.('[data-unfolds]');

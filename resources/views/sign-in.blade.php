@@ -11,27 +11,16 @@
 </section>
 <section class="pane" aria-labelledby="students">
   <h2 id="students" style="font-size:22px;line-height:27px">Students</h2>
-  @if ($class === null)
-  <form method="post" action="{{ route('sign-in.class') }}">@csrf
-    <div><label class="lab" for="code">Class code</label>
-    <input class="field num" style="text-align:left;text-transform:uppercase;letter-spacing:.08em" id="code" name="code" value="{{ old('code') }}" autocomplete="off" autocapitalize="characters" autofocus maxlength="20" @error('code') aria-invalid="true" aria-describedby="code-wrong" @enderror>
-    @error('code')<span class="wrong" id="code-wrong" role="alert">{{ $message }}</span>@enderror</div>
-    <button class="btn go" style="align-self:start">Find my class</button>
+  <form method="post" action="{{ route('sign-in.student') }}">@csrf
+    <p class="small quiet">All three are on your card.</p>
+    @foreach (['class' => ['Class code', $class, 'text'], 'own' => ['Your own code', $own, 'text'], 'pin' => ['PIN', '', 'password']] as $field => [$label, $last, $type])
+    <div><label class="lab" for="{{ $field }}">{{ $label }}</label>
+    <input class="field num typed-code" id="{{ $field }}" name="{{ $field }}" type="{{ $type }}" @if ($field === 'pin') inputmode="numeric" @else value="{{ old($field, $last) }}" autocapitalize="characters" @endif autocomplete="off" spellcheck="false" maxlength="20" @if ($field === ($own !== '' || old('own') ? 'pin' : 'class')) autofocus @endif @error($field) aria-invalid="true" aria-describedby="{{ $field }}-wrong" @enderror>
+    @error($field)<span class="wrong" id="{{ $field }}-wrong" role="alert">{{ $message }}</span>@enderror</div>
+    @endforeach
+    <label style="display:flex;gap:8px;align-items:center"><input type="checkbox" name="keep" value="1" @checked(old('keep', $own !== '' ? '1' : '')) style="width:18px;height:18px;accent-color:var(--color-ink)"> Remember both codes on this computer</label>
+    <button class="btn go" style="align-self:start">Sign in</button>
   </form>
-  @else
-  <form method="post" action="{{ route('sign-in.student') }}" style="max-width:520px">@csrf
-    <p>Class <b>{{ $class->name }}</b></p>
-    <fieldset @error('student') aria-describedby="student-wrong" @enderror><legend class="lab">Your name</legend>
-    <div class="names">@foreach ($names as $n)<label><input type="radio" name="student" value="{{ $n->id }}" @checked((string) old('student') === (string) $n->id)> {{ $n->name }}</label>@endforeach</div>
-    @error('student')<span class="wrong" id="student-wrong" role="alert">{{ $message }}</span>@enderror</fieldset>
-    <div style="max-width:200px"><label class="lab" for="pin">PIN</label>
-    <input class="field num" style="text-align:left;letter-spacing:.2em" id="pin" name="pin" type="password" inputmode="numeric" autocomplete="off" maxlength="12" @error('pin') aria-invalid="true" aria-describedby="pin-wrong" @enderror>
-    </div>
-    @error('pin')<span class="wrong" id="pin-wrong" role="alert">{{ $message }}</span>@enderror
-    <div style="display:flex;gap:18px;align-items:center"><button class="btn go">Sign in</button>
-    <button class="link" formaction="{{ route('sign-in.class') }}" name="other" value="1">Another class</button></div>
-  </form>
-  @endif
 </section>
 <section aria-labelledby="teachers">
   <h2 id="teachers" style="font-size:22px;line-height:27px">Teachers</h2>

@@ -124,10 +124,7 @@ $http = static function (string $path, ?array $form = null) use ($base, $jar): a
 $token = static fn (string $html): string => preg_match('/name="_token" value="([^"]+)"/', $html, $m) ? $m[1] : '';
 $signIn = static function (string $class, string $name) use ($http, $token): void {
     $form = $token($http('/sign-in')[1]);
-    $http('/sign-in/class', ['_token' => $form, 'code' => $class]);
-    $page = $http('/sign-in')[1];
-    preg_match('/value="(\d+)"[^>]*> ' . $name . '/', $page, $who);
-    $http('/sign-in/student', ['_token' => $token($page), 'student' => $who[1], 'pin' => '4711']);
+    $http('/sign-in/student', ['_token' => $form, 'class' => $class, 'own' => Database\Seeders\DemoSchoolSeeder::code($name), 'pin' => '4711']);
 };
 $signIn('WREN8', 'Quentin');
 $answers = [];

@@ -37,8 +37,11 @@ test('sign-in', async () => {
   await page.goto(`${BASE}/sign-in`);
   await inspect(page, 'sign-in');
   await page.getByLabel('Class code').fill('LARK7');
-  await page.getByRole('button', { name: 'Find my class' }).click();
-  await inspect(page, 'sign-in, class found');
+  await page.getByLabel('Your own code').fill('ADA22');
+  await page.getByLabel('PIN').fill('0000');
+  await page.locator('section[aria-labelledby=students]').getByRole('button', { name: 'Sign in' }).click();
+  await page.getByText('do not belong together').waitFor();
+  await inspect(page, 'sign-in, mistyped');
 });
 
 test('student’s screens', async () => {

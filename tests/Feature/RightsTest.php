@@ -30,6 +30,7 @@ function routesOf(object $t): array
         'words of the work' => ['GET', "/recipes/{$t->work->recipe_id}/stage/words", []],
         'what a step of the work does' => ['GET', "/recipes/{$t->work->recipe_id}/stage/does/s1", []],
         'work after a step' => ['GET', "/recipes/{$t->work->recipe_id}/stage/after/s1.glb", []],
+        'how far its edits have come' => ['GET', "/recipes/{$t->work->recipe_id}/arrived", ['line' => 'windowone']],
         'work as it is now' => ['GET', "/recipes/{$t->work->recipe_id}/now", []],
         'unseen shapes of the work' => ['GET', "/recipes/{$t->work->recipe_id}/stage/unseen", []],
         'library at the work' => ['GET', "/recipes/{$t->work->recipe_id}/library", []],
@@ -44,6 +45,7 @@ function routesOf(object $t): array
         'glb handed in' => ['GET', "/hand-ins/{$t->handIn->id}/part.glb", []],
         'overrule' => ['POST', "/hand-ins/{$t->handIn->id}/overrule", ['row' => 'size-x', 'met' => '0', 'reason' => 'x']],
         'decide' => ['POST', "/hand-ins/{$t->handIn->id}/decide", ['state' => 'accepted']],
+        'drawing of the report' => ['GET', "/hand-ins/{$t->handIn->id}/drawing", []],
         'report as PDF' => ['GET', "/hand-ins/{$t->handIn->id}/report.pdf", []],
         'layers handed in' => ['GET', "/hand-ins/{$t->handIn->id}/layers", []],
         'one layer handed in' => ['GET', "/hand-ins/{$t->handIn->id}/layers/3", []],
@@ -75,6 +77,9 @@ function routesOf(object $t): array
         'save the exercise' => ['POST', "/exercises/{$t->exercise->id}", ['title' => 'Mine now']],
         'give it to a class' => ['POST', "/exercises/{$t->exercise->id}/assignments", []],
         'new exercise' => ['GET', '/exercises/new', []],
+        'how the class signs in' => ['GET', "/classes/{$t->s->class->id}", []],
+        'a new class code' => ['POST', "/classes/{$t->s->class->id}/code", []],
+        'let a student try again' => ['POST', "/classes/{$t->s->class->id}/students/{$t->s->student->id}/lift", []],
         'class table' => ['GET', "/assignments/{$t->assignment->id}", []],
         'open a work' => ['GET', "/works/{$t->work->id}", []],
     ];
@@ -96,7 +101,7 @@ function letIn(object $t, Person $who): array
 }
 
 it('lets a student to own work and nothing else', function (): void {
-    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'work as it is now', 'unseen shapes of the work', 'library at the work', 'put of the work', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in', 'report as PDF', 'layers handed in', 'one layer handed in', 'bring a file', 'send a file', 'file that was brought', 'faces found in it', 'take it otherwise', 'picture of the file', 'hand the file in']);
+    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'how far its edits have come', 'work as it is now', 'unseen shapes of the work', 'library at the work', 'put of the work', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in', 'drawing of the report', 'report as PDF', 'layers handed in', 'one layer handed in', 'bring a file', 'send a file', 'file that was brought', 'faces found in it', 'take it otherwise', 'picture of the file', 'hand the file in']);
 });
 
 it('lets a classmate see nothing of it but begin own work', function (): void {
@@ -108,7 +113,7 @@ it('lets a student of another class see nothing at all', function (): void {
 });
 
 it('lets the teacher see and judge, but not edit a student’s part', function (): void {
-    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'unseen shapes of the work', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'report as PDF', 'layers handed in', 'one layer handed in', 'mark again', 'what marking changed', 'reference bench', 'drawing of the reference', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'reference as it is now', 'unseen shapes of the reference', 'library at the reference', 'put of the reference', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'class table', 'open a work']);
+    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'unseen shapes of the work', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'drawing of the report', 'report as PDF', 'layers handed in', 'one layer handed in', 'mark again', 'what marking changed', 'reference bench', 'drawing of the reference', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'reference as it is now', 'unseen shapes of the reference', 'library at the reference', 'put of the reference', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'how the class signs in', 'a new class code', 'let a student try again', 'class table', 'open a work']);
 });
 
 it('lets the teacher of another class only make own exercises', function (): void {

@@ -5,91 +5,62 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Person;
-use App\Models\SchoolClass;
+use App\Support\Codes;
+use App\Support\SignInGuard;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
-use Illuminate\View\View;
 
-/** Students sign in by class code, name and PIN; teachers by e-mail and password. */
+/** Students sign in by class code, own code and PIN; teachers by e-mail and password. Who is in a class is shown to nobody before. */
 final class SignInController extends Controller
 {
-    private const TRIES = 5;
+    private const DEVICE = 'cubo_device';
 
-    private const TRIES_AN_HOUR = 30;
+    private const LAST = 'cubo_last';
 
-    public function show(Request $request): View
+    private const YEAR = 525_600;
+
+    public function show(Request $request): Response
     {
-        $code = $request->session()->get('class_code');
-        $class = is_string($code) ? SchoolClass::query()->where('code', $code)->first() : null;
+        $last = $request->cookie(self::LAST);
+        [$class, $own] = is_string($last) && preg_match('/^[A-Z0-9]{1,20} [A-Z0-9]{1,20}$/', $last) === 1 ? explode(' ', $last) : ['', ''];
+        Cookie::queue(self::DEVICE, self::device($request) ?? Str::random(32), self::YEAR);
 
-        return view('sign-in', ['class' => $class, 'names' => $class?->students()->get(['id', 'name']) ?? collect()]);
-    }
-
-    public function findClass(Request $request): RedirectResponse
-    {
-        $code = strtoupper(trim((string) $request->string('code')));
-        if ($request->boolean('other')) {
-            $request->session()->forget('class_code');
-
-            return redirect()->route('login');
-        }
-        // class codes are short: guessing them is slowed down as well
-        $this->limit($request, 'class|' . $request->ip(), 'code', 30);
-        if ($code === '') {
-            $this->refuse('code', 'Type the class code your teacher gave you.');
-        }
-        if (! SchoolClass::query()->where('code', $code)->exists()) {
-            $this->refuse('code', "No class has the code “{$code}”. Look at the board once more.");
-        }
-        $request->session()->put('class_code', $code);
-
-        return redirect()->route('login');
+        return response()->view('sign-in', ['class' => $class, 'own' => $own]);
     }
 
     public function student(Request $request): RedirectResponse
     {
-        $class = SchoolClass::query()->where('code', (string) $request->session()->get('class_code'))->first();
-        if ($class === null) {
-            return redirect()->route('login');
+        [$class, $own] = [Codes::read($request->input('class')), Codes::read($request->input('own'))];
+        $pin = is_string($request->input('pin')) ? $request->input('pin') : '';
+        foreach (['class' => [$class, 'Type the code of your class; it is on your card.'], 'own' => [$own, 'Type your own code; it is on your card.'], 'pin' => [$pin, 'Type your PIN.']] as $field => [$typed, $words]) {
+            if ($typed === '') {
+                $this->refuse($field, $words);
+            }
         }
-        $id = (int) $request->input('student');
-        $student = $class->students()->whereKey($id)->first();
-        if ($student === null) {
-            $this->refuse('student', 'Pick your name from the list.');
-        }
-        $key = "student|{$student->id}";
-        $this->limit($request, $key, 'pin', self::TRIES);
-        // a PIN is short: nobody gets through many of them, however patient
-        $this->limit($request, "$key|hour", 'pin', self::TRIES_AN_HOUR, 3600);
-        if (! Hash::check((string) $request->input('pin'), (string) $student->getAuthPassword())) {
-            $left = RateLimiter::remaining($key, self::TRIES);
-            $this->refuse('pin', $left > 0 ? 'This is not the PIN for that name.' : 'This is not the PIN for that name. The next try is possible in a minute.');
-        }
-        RateLimiter::clear($key);
-        RateLimiter::clear("$key|hour");
+        $student = Person::query()->where('role', 'student')->where('code', $own)->whereRelation('schoolClass', 'code', $class)->first();
+        $this->tried($request, $student, $pin, 'pin', 'These three do not belong together. Look at your card once more.');
+        /** @var Person $student */
+        $request->boolean('keep') ? Cookie::queue(self::LAST, "$class $own", self::YEAR) : Cookie::queue(Cookie::forget(self::LAST));
 
         return $this->enter($request, $student, false);
     }
 
     public function teacher(Request $request): RedirectResponse
     {
-        $email = strtolower(trim((string) $request->input('email')));
-        if ($email === '' || (string) $request->input('password') === '') {
+        $email = is_string($request->input('email')) ? strtolower(trim($request->input('email'))) : '';
+        $password = is_string($request->input('password')) ? $request->input('password') : '';
+        if ($email === '' || $password === '') {
             $this->refuse($email === '' ? 'email' : 'password', $email === '' ? 'Type your e-mail address.' : 'Type your password.');
         }
-        $key = "teacher|$email|" . $request->ip();
-        $this->limit($request, $key, 'password', self::TRIES);
-        $teacher = Person::query()->where('email', $email)->where('role', 'teacher')->first();
-        // the hash is checked in any case, so that the time taken tells nothing
-        $ok = Hash::check((string) $request->input('password'), $teacher?->getAuthPassword() ?? Hash::make('nobody'));
-        if (! $ok || $teacher === null) {
-            $this->refuse('password', 'E-mail address and password do not belong together.');
-        }
-        RateLimiter::clear($key);
+        $teacher = strlen($email) > 200 ? null : Person::query()->where('email', $email)->where('role', 'teacher')->first();
+        $this->tried($request, $teacher, $password, 'password', 'E-mail address and password do not belong together.');
+        /** @var Person $teacher */
 
         return $this->enter($request, $teacher, true);
     }
@@ -103,21 +74,42 @@ final class SignInController extends Controller
         return redirect()->route('login');
     }
 
+    /** Goes on only where the secret is right; otherwise the try counts, and what is wrong is said the same way in any case. */
+    private function tried(Request $request, ?Person $person, string $secret, string $field, string $words): void
+    {
+        $device = self::device($request) ?? 'none ' . Str::random(20);
+        $wait = SignInGuard::wait($device, (string) $request->ip(), $person);
+        if ($wait > 0) {
+            $this->refuse($field, 'Those were too many tries. Wait ' . ($wait > 90 ? ceil($wait / 60) . ' minutes' : "$wait seconds") . ', then try again' . ($field === 'pin' ? ', or ask your teacher.' : '.'));
+        }
+        SignInGuard::begin($device, (string) $request->ip(), $person);
+        // a hash is worked out in any case, so that the time taken tells nothing
+        if (! Hash::check(substr($secret, 0, 200), $person?->getAuthPassword() ?? self::nobody()) || $person === null) {
+            $this->refuse($field, $words);
+        }
+        SignInGuard::succeeded($device, $person);
+    }
+
+    private static function nobody(): string
+    {
+        static $hash = null;
+
+        return $hash ??= Hash::make(Str::random(20));
+    }
+
+    private static function device(Request $request): ?string
+    {
+        $device = $request->cookie(self::DEVICE);
+
+        return is_string($device) && preg_match('/^[A-Za-z0-9]{32}$/', $device) === 1 ? $device : null;
+    }
+
     private function enter(Request $request, Person $person, bool $remember): RedirectResponse
     {
         Auth::login($person, $remember && $request->boolean('remember'));
         $request->session()->regenerate();
 
         return redirect()->intended(route('home'));
-    }
-
-    private function limit(Request $request, string $key, string $field, int $tries, int $seconds = 60): void
-    {
-        if (RateLimiter::tooManyAttempts($key, $tries)) {
-            $wait = RateLimiter::availableIn($key);
-            $this->refuse($field, 'Those were too many tries. Wait ' . ($wait > 90 ? ceil($wait / 60) . ' minutes' : "$wait seconds") . ', then try again.');
-        }
-        RateLimiter::hit($key, $seconds);
     }
 
     private function refuse(string $field, string $message): never
