@@ -5,6 +5,9 @@ die() { printf 'cubo: %s\n' "$*" >&2; exit 1; }
 # Whether something answers on a port of loopback already.
 taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
+# free_port N: the first port from N on that nothing answers on.
+free_port() { local p=$1; while taken "$p"; do p=$((p + 1)); done; printf '%s\n' "$p"; }
+
 as_root() {
   if [ "$(id -u)" = 0 ]; then "$@"
   elif command -v sudo >/dev/null; then sudo "$@"
@@ -93,10 +96,31 @@ APP_NAME=Cubo
 APP_ENV=production
 APP_DEBUG=false
 APP_KEY=base64:$(head -c 32 /dev/urandom | base64)
+# the school's time zone, such as Europe/Dublin
 APP_TIMEZONE=$(cat /etc/timezone 2>/dev/null || echo UTC)
+LOG_CHANNEL=daily
+SESSION_COOKIE=cubo_$(printf %s "$ROOT" | sha1sum | cut -c1-8)
+# megabytes that made parts may take; older ones are made again when they are needed
+PARTS_MB=2048
+DB_PORT=$(free_port 54329)
 DB_PASSWORD=$(head -c 24 /dev/urandom | base64 | tr -dc 'a-zA-Z0-9')
 ENV
   )
+}
+
+# Several copies on one machine each have a database of their own, on a port of its own.
+need_own_database_port() {
+  local port
+  port=$(sed -n 's/^DB_PORT=//p' "$ROOT/.env" | tail -n 1)
+  [ -n "$port" ] || { port=54329; echo "DB_PORT=$port" >> "$ROOT/.env"; }
+  [ -n "${PG_PORT:-}" ] && port=$PG_PORT
+  if taken "$port" && ! PG_PORT=$port "$ROOT/bin/pg" ours; then
+    port=$(free_port $((port + 1)))
+    say "Another database is on this one's port; port $port is taken instead."
+  fi
+  sed -i "s/^DB_PORT=.*/DB_PORT=$port/" "$ROOT/.env"
+  grep -q '^SESSION_COOKIE=' "$ROOT/.env" || echo "SESSION_COOKIE=cubo_$(printf %s "$ROOT" | sha1sum | cut -c1-8)" >> "$ROOT/.env"
+  unset PG_PORT
 }
 
 # What the core needs on its own: PHP and the autoloader.

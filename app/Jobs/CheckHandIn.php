@@ -12,6 +12,8 @@ use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Queue\MaxAttemptsExceededException;
+use Illuminate\Queue\TimeoutExceededException;
 use Throwable;
 
 /** Checks a hand-in in the background: a class that hands in at once must not hold up anybody's bench. */
@@ -20,9 +22,12 @@ final class CheckHandIn implements ShouldQueue
     use Dispatchable, InteractsWithQueue, Queueable;
 
     /** s; the finest files take longest */
-    public int $timeout = 80;
+    public int $timeout = 160;
 
-    public int $tries = 1;
+    /** A worker may be killed, which is no fault of the part. */
+    public int $tries = 3;
+
+    public bool $failOnTimeout = true;
 
     public function __construct(public readonly int $handInId) {}
 
@@ -43,7 +48,12 @@ final class CheckHandIn implements ShouldQueue
     {
         $handIn = HandIn::query()->with('work.assignment.exercise')->find($this->handInId);
         if ($handIn !== null && ! $handIn->isChecked()) {
-            HandIn::marked($handIn->id, Report::unmeasured($handIn->work->assignment->exercise->sheet(), $e instanceof UnreadableFile ? $e->getMessage() : 'Measuring this part took too long or too much room. Is it far finer than it need be?'));
+            HandIn::marked($handIn->id, Report::unmeasured($handIn->work->assignment->exercise->sheet(), match (true) {
+                $e instanceof UnreadableFile => $e->getMessage(),
+                $e instanceof TimeoutExceededException => 'Measuring this part took too long. Is it far finer than it need be?',
+                $e instanceof MaxAttemptsExceededException => 'Measuring this part was broken off three times on our side. Your teacher can have it measured again.',
+                default => 'Something went wrong on our side while this part was measured. Your teacher can have it measured again.',
+            }));
         }
     }
 }

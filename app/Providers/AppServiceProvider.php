@@ -6,9 +6,16 @@ namespace App\Providers;
 
 use App\Support\PartFiles;
 use App\Support\Workbench;
+use App\Support\WorkerSigns;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Events\JobExceptionOccurred;
+use Illuminate\Queue\Events\JobFailed;
+use Illuminate\Queue\Events\JobProcessed;
+use Illuminate\Queue\Events\JobProcessing;
+use Illuminate\Queue\Events\Looping;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
@@ -23,6 +30,9 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Event::listen(Looping::class, static fn () => WorkerSigns::alive());
+        Event::listen(JobProcessing::class, static fn (JobProcessing $e) => WorkerSigns::begins((string) $e->job->getJobId()));
+        Event::listen([JobProcessed::class, JobExceptionOccurred::class, JobFailed::class], static fn (object $e) => WorkerSigns::ends((string) $e->job->getJobId()));
         Model::shouldBeStrict(! $this->app->isProduction());
         // what is typed is kept as typed; a limit on edits only keeps a stuck key from filling the disk
         RateLimiter::for('edits', static fn (Request $r): Limit => Limit::perMinute(240)->by((string) $r->user()?->id));

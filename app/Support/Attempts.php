@@ -50,7 +50,7 @@ final class Attempts
     }
 
     /** When a process began, in clock ticks since the machine did (field 22 of proc(5)); null for one that is not there. */
-    private static function startOf(int $pid): ?string
+    public static function startOf(int $pid): ?string
     {
         $stat = @file_get_contents("/proc/$pid/stat");
 

@@ -1,0 +1,6 @@
+<?php
+
+return [
+    'name' => env('APP_NAME', 'Cubo'),
+    'timezone' => env('APP_TIMEZONE', 'UTC'),
+];
