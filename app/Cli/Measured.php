@@ -11,7 +11,6 @@ use Cubo\Measure\MeshFaults;
 use Cubo\Printing\Overhang;
 use Cubo\Measure\PartMeasures;
 use Cubo\Measure\Standing;
-use Cubo\Measure\SurfaceRecognition;
 use Cubo\Measure\Symmetry;
 
 /** What `cubo measure --json` tells beside the masses: features, symmetry, faults of the mesh, and how it would print. */
@@ -24,10 +23,8 @@ final class Measured
         if ($s->isEmpty()) {
             return ['holes' => [], 'bosses' => [], 'symmetry' => ['x' => true, 'y' => true, 'z' => true], 'shells' => 0, 'problems' => [], 'print' => ['overhangArea' => 0.0, 'minWall' => null, 'baseArea' => 0.0, 'islands' => 0]];
         }
-        // faces of a bare mesh are looked for; those of a recipe are known
-        $bare = $s->surfaces !== [] && $s->surfaces[0]->name === 'file:face';
-        $known = $bare ? SurfaceRecognition::of($s) : $s;
-        $features = Features::of($known, $m->tree());
+        $bare = $s->surfaces !== [] && str_starts_with($s->surfaces[0]->name, 'file:');
+        $features = Features::of($s, $m->tree());
         $alike = Symmetry::alike($m->bounds());
         $wall = $m->wall()->thinnest;
 

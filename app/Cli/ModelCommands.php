@@ -112,7 +112,7 @@ final class ModelCommands
 
     private function measure(): int
     {
-        [$solid, $note] = $this->model($this->files[0]);
+        [$solid, $note] = $this->model($this->files[0], true);
         $m = new PartMeasures($solid);
         $b = $m->bounds();
         $data = ['unit' => 'mm', 'source' => $note, 'bodies' => $m->bodyCount(), 'closed' => $m->isClosed(), 'volume' => $m->mass()->volume, 'area' => $m->mass()->area,

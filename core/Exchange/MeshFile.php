@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Cubo\Exchange;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
 use Cubo\Quantity\Unit;
 use Cubo\Solid\Solid;
 
@@ -12,13 +15,38 @@ final class MeshFile
 {
     public const MOST_BYTES = 50_000_000;
 
+    /** Units: one for every corner, triangle, placing and other thing a file names. */
+    private const MOST_WORK = 6_000_000;
+
     /**
      * @param Unit $unit of formats that have none of their own
      * @return array{Solid, string} the mesh in millimetres, and what was taken for what
      *
-     * @throws UnreadableFile
+     * @throws UnreadableFile for what is no mesh, or more than may be read
      */
-    public static function read(string $bytes, Unit $unit): array
+    public static function read(string $bytes, Unit $unit, ?Budget $budget = null): array
+    {
+        $budget ??= self::budget();
+        try {
+            return self::of($bytes, $unit, $budget);
+        } catch (OverBudget $e) {
+            throw new UnreadableFile($e->limit === Limit::Time ? 'Reading this file takes too long.' : 'This file holds more than a part can be. Save it coarser, or only the part itself.');
+        }
+    }
+
+    /** What reading a file may cost: what half a million triangles need, and half of it more. @param float $until moment up to which somebody waits */
+    public static function budget(float $until = INF): Budget
+    {
+        return new Budget(self::MOST_WORK, $until, Budget::ownMemory());
+    }
+
+    /**
+     * @return array{Solid, string}
+     *
+     * @throws UnreadableFile
+     * @throws OverBudget
+     */
+    private static function of(string $bytes, Unit $unit, Budget $budget): array
     {
         if (strlen($bytes) > self::MOST_BYTES) {
             throw new UnreadableFile('The file is larger than 50 MB.');
@@ -26,10 +54,10 @@ final class MeshFile
         $scale = $unit->inMillimetres();
 
         return match (true) {
-            str_starts_with($bytes, "PK\x03\x04") => [ThreeMfReader::read($bytes), '3MF in its own unit'],
-            (bool) preg_match('/^ply\s/', $bytes) => [PlyFile::read($bytes, $scale), "PLY taken as {$unit->value}"],
-            self::isObj($bytes) => [ObjFile::read($bytes, $scale), "OBJ taken as {$unit->value}"],
-            default => [StlFile::read($bytes, $scale), "STL taken as {$unit->value}"],
+            str_starts_with($bytes, "PK\x03\x04") => [ThreeMfReader::read($bytes, $budget), '3MF in its own unit'],
+            (bool) preg_match('/^ply\s/', $bytes) => [PlyFile::read($bytes, $scale, $budget), "PLY taken as {$unit->value}"],
+            self::isObj($bytes) => [ObjFile::read($bytes, $scale, $budget), "OBJ taken as {$unit->value}"],
+            default => [StlFile::read($bytes, $scale, $budget), "STL taken as {$unit->value}"],
         };
     }
 

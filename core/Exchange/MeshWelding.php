@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Exchange;
 
+use Cubo\Budget\Budget;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
@@ -15,6 +16,9 @@ use Cubo\Solid\Surface;
 final class MeshWelding
 {
     public const MOST_TRIANGLES = 500_000;
+
+    /** A mesh has about half as many corners as triangles; one with none in common has three times as many. */
+    public const MOST_POINTS = 1_600_000;
 
     private const FARTHEST = 1e9;
 
@@ -32,6 +36,13 @@ final class MeshWelding
 
     private float $span = 0.0;
 
+    private readonly Budget $budget;
+
+    public function __construct(?Budget $budget = null)
+    {
+        $this->budget = $budget ?? Budget::unlimited();
+    }
+
     /**
      * In units of the file.
      *
@@ -41,6 +52,10 @@ final class MeshWelding
      */
     public function point(float $x, float $y, float $z): int
     {
+        if (count($this->x) >= self::MOST_POINTS) {
+            throw new UnreadableFile('The file holds more than ' . number_format(self::MOST_POINTS, 0, '.', ' ') . ' corners.');
+        }
+        $this->budget->spend(1);
         $far = max(abs($x), abs($y), abs($z));
         if (! ($far <= self::FARTHEST) || ! is_finite($x + $y + $z)) {
             throw new UnreadableFile('The file holds a number that is no coordinate.');
@@ -63,6 +78,7 @@ final class MeshWelding
         if (count($this->corners) >= 3 * self::MOST_TRIANGLES) {
             throw new UnreadableFile('The file holds more than ' . number_format(self::MOST_TRIANGLES, 0, '.', ' ') . ' triangles.');
         }
+        $this->budget->spend(1);
         $this->corners[] = $a;
         $this->corners[] = $b;
         $this->corners[] = $c;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Exchange;
 
+use Cubo\Budget\Budget;
 use Cubo\Solid\Solid;
 
 /**
@@ -17,10 +18,11 @@ final class ObjFile
      *
      * @throws UnreadableFile
      */
-    public static function read(string $bytes, float $scale = 1.0): Solid
+    public static function read(string $bytes, float $scale = 1.0, ?Budget $budget = null): Solid
     {
-        $w = new MeshWelding;
+        $w = new MeshWelding($budget);
         foreach (self::lines($bytes) as $line) {
+            $budget?->spend(1);
             $words = preg_split('/\s+/', trim($line), -1, PREG_SPLIT_NO_EMPTY) ?: [];
             if (($words[0] ?? '') === 'v') {
                 $w->point(self::number($words[1] ?? ''), self::number($words[2] ?? ''), self::number($words[3] ?? ''));

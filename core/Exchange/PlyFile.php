@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Exchange;
 
+use Cubo\Budget\Budget;
 use Cubo\Solid\Solid;
 
 /**
@@ -36,22 +37,24 @@ final class PlyFile
      *
      * @throws UnreadableFile
      */
-    public static function read(string $bytes, float $scale = 1.0): Solid
+    public static function read(string $bytes, float $scale = 1.0, ?Budget $budget = null): Solid
     {
-        $w = new MeshWelding;
-        (new self($bytes))->body($w);
+        $w = new MeshWelding($budget);
+        (new self($bytes))->body($w, $budget);
 
         return $w->solid($scale);
     }
 
-    private function body(MeshWelding $w): void
+    private function body(MeshWelding $w, ?Budget $budget): void
     {
         $elements = $this->header();
         if ($this->format === 'ascii') {
             $this->at += strspn($this->bytes, " \t\r\n", $this->at);
         }
         foreach ($elements as [$name, $count, $properties]) {
+            // also what is passed over is gone through, and may have no bytes of its own
             for ($i = 0; $i < $count; $i++) {
+                $budget?->spend(1);
                 $row = [];
                 foreach ($properties as [$key, $type, $listed]) {
                     if ($listed === null) {
@@ -63,6 +66,7 @@ final class PlyFile
                     if ($n < 0 || $n > 10_000) {
                         throw new UnreadableFile('The PLY file holds a list that is too long.');
                     }
+                    $budget?->spend($n);
                     $list = [];
                     for ($k = 0; $k < $n; $k++) {
                         $list[] = $this->value($type);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Exchange;
 
+use Cubo\Budget\Budget;
 use Cubo\Solid\Solid;
 
 /** STL as first specified by 3D Systems, "StereoLithography Interface Specification", 1988: binary written, both read. */
@@ -31,9 +32,9 @@ final class StlFile
      *
      * @throws UnreadableFile
      */
-    public static function read(string $bytes, float $scale = 1.0): Solid
+    public static function read(string $bytes, float $scale = 1.0, ?Budget $budget = null): Solid
     {
-        $w = new MeshWelding;
+        $w = new MeshWelding($budget);
         self::gather($bytes, $w);
 
         return $w->solid($scale);
@@ -69,7 +70,7 @@ final class StlFile
             }
         }
         if (! preg_match('/^\s*solid/i', $bytes)) {
-            throw new UnreadableFile('This is not an STL file.');
+            throw new UnreadableFile(Guess::words($bytes));
         }
         $c = [];
         for ($at = 0; preg_match('/vertex\s+(\S+)\s+(\S+)\s+(\S+)/i', $bytes, $m, PREG_OFFSET_CAPTURE, $at) === 1;) {

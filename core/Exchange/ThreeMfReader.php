@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Exchange;
 
+use Cubo\Budget\Budget;
 use Cubo\Solid\Solid;
 use XMLReader;
 use ZipArchive;
@@ -22,7 +23,14 @@ final class ThreeMfReader
 
     private const MOST_NESTED = 16;
 
+    /** objects in their places; empty ones inside each other would be very many */
+    private const MOST_PLACED = 5000;
+
     private const NONE = [1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0];
+
+    private int $placed = 0;
+
+    private int $corners = 0;
 
     private float $scale = 1.0;
 
@@ -34,15 +42,15 @@ final class ThreeMfReader
 
     private readonly MeshWelding $mesh;
 
-    private function __construct()
+    private function __construct(private readonly Budget $budget)
     {
-        $this->mesh = new MeshWelding;
+        $this->mesh = new MeshWelding($budget);
     }
 
     /** @throws UnreadableFile */
-    public static function read(string $bytes): Solid
+    public static function read(string $bytes, ?Budget $budget = null): Solid
     {
-        $r = new self;
+        $r = new self($budget ?? Budget::unlimited());
         $r->model(self::unzipped($bytes));
         foreach ($r->items === [] ? array_map(static fn (string $id): array => [$id, self::NONE], array_map(strval(...), array_keys($r->objects))) : $r->items as [$id, $transform]) {
             $r->place($id, [$transform], 0);
@@ -64,12 +72,12 @@ final class ThreeMfReader
         try {
             $open = $zip->open($path, ZipArchive::RDONLY) === true;
             if (! $open) {
-                throw new UnreadableFile('This is not a 3MF package.');
+                throw new UnreadableFile(Guess::words($bytes));
             }
             $rels = self::file($zip, '_rels/.rels');
             $name = $rels !== null && preg_match('#<Relationship\b[^>]*Type="[^"]*/3dmodel"[^>]*>#', $rels, $m) && preg_match('#Target="/?([^"]+)"#', $m[0], $t) ? $t[1] : '3D/3dmodel.model';
 
-            return self::file($zip, $name) ?? throw new UnreadableFile('The 3MF package holds no model.');
+            return self::file($zip, $name) ?? throw new UnreadableFile(Guess::words($bytes));
         } finally {
             if ($open) {
                 $zip->close();
@@ -110,6 +118,7 @@ final class ThreeMfReader
             }
             $id = null;
             while (@$x->read()) {
+                $this->budget->spend(1);
                 if ($x->nodeType !== XMLReader::ELEMENT) {
                     continue;
                 }
@@ -119,11 +128,17 @@ final class ThreeMfReader
                         $this->scale = self::UNITS[$a('unit') ?: 'millimeter'] ?? throw new UnreadableFile("The 3MF model is in a unit that is not known: “{$a('unit')}”.");
                         break;
                     case 'object':
+                        if (count($this->objects) >= self::MOST_PLACED) {
+                            throw new UnreadableFile('The 3MF model holds more than ' . self::MOST_PLACED . ' objects.');
+                        }
                         $id = $a('id');
                         $this->objects[$id] = ['points' => [], 'triangles' => [], 'components' => []];
                         break;
                     case 'vertex':
                         if ($id !== null) {
+                            if (++$this->corners > MeshWelding::MOST_POINTS) {
+                                throw new UnreadableFile('The 3MF model holds more than ' . MeshWelding::MOST_POINTS . ' corners.');
+                            }
                             array_push($this->objects[$id]['points'], self::number($a('x')), self::number($a('y')), self::number($a('z')));
                         }
                         break;
@@ -162,6 +177,10 @@ final class ThreeMfReader
         if ($depth > self::MOST_NESTED) {
             throw new UnreadableFile('The 3MF model holds objects inside each other without end.');
         }
+        if (++$this->placed > self::MOST_PLACED) {
+            throw new UnreadableFile('The 3MF model places more than ' . self::MOST_PLACED . ' objects.');
+        }
+        $this->budget->spend(100);
         $first = $this->mesh->points();
         $points = $object['points'];
         for ($i = 0, $n = count($points); $i < $n; $i += 3) {

@@ -8,6 +8,7 @@ use Cubo\Measure\Recognition\Balls;
 use Cubo\Measure\Recognition\Cones;
 use Cubo\Measure\Recognition\Cylinders;
 use Cubo\Measure\Recognition\FacetGraph;
+use Cubo\Measure\Recognition\Plausible;
 use Cubo\Measure\Recognition\Rings;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -19,17 +20,54 @@ use Cubo\Solid\SurfaceEquation;
  */
 final class SurfaceRecognition
 {
+    /** Times that facets are set aside and looked through again. */
+    private const MOST_TURNS = 4;
+
     public static function of(Solid $mesh): Solid
     {
         if ($mesh->triangleCount() > PartMeasures::FINE) {
             return $mesh;
         }
         $graph = new FacetGraph($mesh);
+        $aside = [];
+        for ($turn = 0; ; $turn++) {
+            $found = self::found($graph, $aside);
+            $strange = [];
+            foreach ($found as [$surface, $facets]) {
+                $strange += array_fill_keys(Plausible::strangers($graph, $surface, $facets), true);
+            }
+            if ($strange === [] || $turn === self::MOST_TURNS) {
+                break;
+            }
+            $aside += $strange;
+        }
+        // where a facet that cannot be its is left, the face is none
+        $found = array_values(array_filter($found, static fn (array $f): bool => Plausible::strangers($graph, $f[0], $f[1]) === []));
+        $known = self::solid($graph, $found);
+
+        // nothing is measured worse than its facets
+        return $found === [] || Plausible::holds($mesh, $known) ? $known : self::solid($graph, []);
+    }
+
+    /**
+     * @param array<int, true> $aside facets that are flat for sure
+     * @return list<array{Surface, list<int>}>
+     */
+    private static function found(FacetGraph $graph, array $aside): array
+    {
         // what bends two ways comes first: every belt of it would pass for a cylinder or a cone
-        $found = Balls::in($graph, []);
-        array_push($found, ...Rings::in($graph, self::facets($found)));
-        array_push($found, ...Cylinders::in($graph, self::facets($found)));
-        array_push($found, ...Cones::in($graph, self::facets($found)));
+        $found = Balls::in($graph, $aside);
+        array_push($found, ...Rings::in($graph, $aside + self::facets($found)));
+        array_push($found, ...Cylinders::in($graph, $aside + self::facets($found)));
+        array_push($found, ...Cones::in($graph, $aside + self::facets($found)));
+
+        return $found;
+    }
+
+    /** @param list<array{Surface, list<int>}> $found */
+    private static function solid(FacetGraph $graph, array $found): Solid
+    {
+        $mesh = $graph->mesh;
         $surfaces = $surfaceOf = [];
         foreach ($found as [$surface, $facets]) {
             foreach ($facets as $f) {
