@@ -19,6 +19,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $sha
  * @property string $unit
  * @property bool $repaired whether the mended copy is taken
+ * @property 'waiting'|'reading'|'read'|'refused' $state
+ * @property string $stage what is done with it at the moment, in words
+ * @property string $problem why it was refused
  * @property array{format: string, ownUnit: bool, triangles: int, sizes: array{float,float,float}, shells: int, faults: list<array{kind: string, count: int, at: array{float,float,float}, words: string}>, mends: list<string>} $info
  */
 final class PartFile extends Model
@@ -31,6 +34,12 @@ final class PartFile extends Model
     public function work(): BelongsTo
     {
         return $this->belongsTo(Work::class);
+    }
+
+    /** Whether it was read, or refused. */
+    public function isThrough(): bool
+    {
+        return $this->state === 'read' || $this->state === 'refused';
     }
 
     /** Whether pictures and layers of it are shown; finer ones would keep the server and the browser busy. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Jobs\ReadFile;
 use App\Models\HandIn;
 use App\Models\PartFile;
 use App\Models\Work;
@@ -30,28 +31,71 @@ final class FileShelf
 
     public function __construct(private readonly PartFiles $cache, private readonly Workbench $bench) {}
 
-    /** @throws UnreadableFile with the reason in words */
+    /** Keeps a file as it came; it is read in the background. */
     public function take(Work $work, string $name, string $bytes): PartFile
     {
-        [$mesh, $note] = MeshFile::read($bytes, Unit::Millimetre);
-        $box = $mesh->vertexBox();
-        $sizes = [$box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2]];
-        $format = (string) strtok($note, ' ');
-        $exercise = $work->assignment->exercise;
-        $reference = $this->bench->evaluate($exercise->reference->document());
-        $asked = $reference->isEmpty() ? null : $this->bench->readouts($reference)['size'];
-        $mended = MeshRepair::of($mesh);
         $sha = sha1($bytes);
         $this->clear($work);
         Storage::disk('local')->put("files/$sha", $bytes);
-
-        return PartFile::create([
-            'work_id' => $work->id, 'name' => mb_substr($name, 0, 120), 'sha' => $sha,
-            // this format says its unit itself: it comes in millimetres
-            'unit' => $format === '3MF' ? Unit::Millimetre->value : LikelyUnit::of($sizes, $asked, Unit::from($exercise->unit))->value,
-            'repaired' => false,
-            'info' => ['format' => $format, 'ownUnit' => $format === '3MF', 'triangles' => $mesh->triangleCount(), 'sizes' => $sizes, 'faults' => MeshFaults::ofFile($mesh), 'shells' => MeshFaults::shells($mesh), 'mends' => $mended[1] ?? []],
+        $file = PartFile::create([
+            'work_id' => $work->id, 'name' => mb_substr($name, 0, 120), 'sha' => $sha, 'unit' => Unit::Millimetre->value, 'repaired' => false, 'state' => 'waiting',
+            'info' => ['format' => '', 'ownUnit' => false, 'triangles' => 0, 'sizes' => [0.0, 0.0, 0.0], 'faults' => [], 'shells' => 0, 'mends' => []],
         ]);
+        ReadFile::dispatch($file->id);
+
+        return $file;
+    }
+
+    /**
+     * Reads a file, or takes it in another way than before, up to its picture; each stage is told as it begins.
+     *
+     * @throws UnreadableFile with the reason in words
+     */
+    public function work(PartFile $file): void
+    {
+        $tell = static fn (string $stage): bool => $file->update(['state' => 'reading', 'stage' => $stage]);
+        if ($file->info['triangles'] === 0) {
+            $tell('Reading it');
+            $bytes = Storage::disk('local')->get("files/{$file->sha}") ?? throw new UnreadableFile('The file is no longer there.');
+            [$mesh, $note] = MeshFile::read($bytes, Unit::Millimetre);
+            unset($bytes);
+            $tell('Looking for faults of its surface');
+            $box = $mesh->vertexBox();
+            $sizes = [$box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2]];
+            $format = (string) strtok($note, ' ');
+            $exercise = $file->work->assignment->exercise;
+            $reference = $this->bench->evaluate($exercise->reference->document());
+            $asked = $reference->isEmpty() ? null : $this->bench->readouts($reference)['size'];
+            $file->update([
+                // this format says its unit itself: it comes in millimetres
+                'unit' => $format === '3MF' ? Unit::Millimetre->value : LikelyUnit::of($sizes, $asked, Unit::from($exercise->unit))->value,
+                'info' => ['format' => $format, 'ownUnit' => $format === '3MF', 'triangles' => $mesh->triangleCount(), 'sizes' => $sizes, 'faults' => MeshFaults::ofFile($mesh), 'shells' => MeshFaults::shells($mesh), 'mends' => MeshRepair::of($mesh)[1] ?? []],
+            ]);
+            unset($mesh);
+        }
+        if ($file->isShown()) {
+            $tell('Looking for its faces');
+            $this->solid($file);
+            $tell('Making its picture');
+            $this->found($file);
+            $this->glb($file);
+        }
+        $file->update(['state' => 'read', 'stage' => '']);
+    }
+
+    /** Whether what a page shows of it is there; if not, it is made in the background. */
+    public function isReady(PartFile $file): bool
+    {
+        if ($this->cache->remembers(self::key($file), 'glb') && $this->cache->remembers(self::key($file), 'found')) {
+            return true;
+        }
+        if ($file->isThrough()) {
+            $file->update(['state' => 'waiting']);
+            ReadFile::dispatch($file->id);
+            $file->refresh();
+        }
+
+        return $file->state === 'read';
     }
 
     /** Older files that were only looked at make room. */

@@ -27,7 +27,8 @@ test('a file in the wrong unit: looked at, taken, handed in, and told what happe
   // nothing chosen yet: the browser keeps the page; a file that is none is refused in words
   await page.locator('#part').setInputFiles({ name: 'notes.stl', mimeType: 'model/stl', buffer: Buffer.from('these are no triangles') });
   await page.getByRole('button', { name: 'Look at it' }).click();
-  await page.getByRole('alert').getByText('This is not an STL file.').waitFor();
+  await page.getByRole('alert').getByText('This seems to be a text, not a part.').waitFor();
+  await page.getByRole('link', { name: 'Bring another file' }).click();
   await page.locator('#part').setInputFiles({ name: 'corner.stl', mimeType: 'model/stl', buffer: Buffer.from(inches()) });
   await page.getByRole('button', { name: 'Look at it' }).click();
   await page.getByText('The surface is closed and sound.').waitFor();

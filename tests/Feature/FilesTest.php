@@ -90,10 +90,32 @@ it('describes a torn mesh and offers a mended copy, never by itself', function (
 });
 
 it('refuses in words what is no part', function (string $bytes, string $words): void {
-    ($this->bring)($bytes)->assertRedirect("/bench/{$this->assignment->id}/file")->assertSessionHasErrors('part');
-    expect(session('errors')->first('part'))->toContain($words)->and(PartFile::query()->count())->toBe(0);
-    $this->get("/bench/{$this->assignment->id}/file")->assertOk()->assertSee($words);
-})->with([['nothing of the kind', 'not an STL file'], ["solid\nendsolid", 'no triangles'], ['', 'not an STL file']]);
+    ($this->bring)($bytes)->assertRedirect();
+    $file = PartFile::query()->firstOrFail();
+    expect($file->state)->toBe('refused')->and($file->problem)->toContain($words);
+    $this->get("/files/{$file->id}")->assertOk()->assertSee($words)->assertSee('Bring another file');
+    $this->post("/files/{$file->id}/hand-in")->assertRedirect("/files/{$file->id}");
+    expect(HandIn::query()->count())->toBe(0);
+})->with([['nothing of the kind', 'seems to be a text'], ["solid\nendsolid", 'no triangles'], ['', 'is empty']]);
+
+it('reads in the background, tells how far it is, and one file of a person at a time', function (): void {
+    Queue::fake();
+    ($this->bring)(StlFile::write(Parts::build(BROUGHT)->part()))->assertRedirect();
+    $file = PartFile::query()->firstOrFail();
+    $this->get("/files/{$file->id}")->assertOk()->assertSee('waits for its turn');
+    ($this->bring)('solid', 'second.stl')->assertSessionHasErrors(['part' => '“plate.stl” is still being read. Wait until that is done, then bring this one.']);
+    $this->post("/files/{$file->id}/hand-in")->assertRedirect("/files/{$file->id}");
+    expect(HandIn::query()->count())->toBe(0);
+    $file->update(['state' => 'reading', 'stage' => 'Looking for its faces']);
+    $this->get("/files/{$file->id}")->assertSee('Looking for its faces');
+    (new App\Jobs\ReadFile($file->id))->handle(app(FileShelf::class));
+    $this->get("/files/{$file->id}")->assertSee('60.00 × 40.00 × 12.00 mm');
+    // a worker that is killed, or takes too long, does not leave it waiting
+    ($this->bring)('solid', 'second.stl')->assertRedirect();
+    $second = PartFile::query()->latest('id')->firstOrFail();
+    (new App\Jobs\ReadFile($second->id))->failed(new Illuminate\Queue\TimeoutExceededException('x'));
+    $this->get("/files/{$second->id}")->assertSee('takes too long');
+});
 
 it('says that a file must be chosen', function (): void {
     $this->post("/bench/{$this->assignment->id}/file")->assertSessionHasErrors(['part' => 'Choose a file first.']);
@@ -104,6 +126,8 @@ it('reports a part that cannot be measured instead of keeping somebody waiting',
     // a part that no cache knows
     ($this->bring)(StlFile::write(Parts::build([[...BROUGHT[0], 'width' => '60.' . random_int(1000, 9999)]])->part()));
     $file = PartFile::query()->firstOrFail();
+    // read long ago, and its faces thrown out of the cache since
+    $file->update(['state' => 'read', 'info' => [...$file->info, 'triangles' => 40]]);
     $this->post("/files/{$file->id}/hand-in")->assertRedirect();
     $h = HandIn::query()->firstOrFail();
     Storage::disk('local')->delete("files/{$file->sha}");

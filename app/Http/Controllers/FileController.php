@@ -11,8 +11,9 @@ use App\Models\PartFile;
 use App\Models\Person;
 use App\Support\FileShelf;
 use App\Support\RecipeBook;
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
 use Cubo\Exchange\MeshFile;
-use Cubo\Exchange\UnreadableFile;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -46,19 +47,22 @@ final class FileController extends Controller
         /** @var Person $student */
         $student = $request->user();
         $work = $this->book->workFor($assignment, $student);
-        try {
-            $taken = $this->shelf->take($work, mb_scrub($file->getClientOriginalName(), 'UTF-8'), $file->get());
-        } catch (UnreadableFile $e) {
-            return $back->withErrors(['part' => $e->getMessage()]);
+        // one file of a person is read at a time; what hangs longer than any reading may take does not count
+        $other = PartFile::query()->whereRelation('work', 'student_id', $student->id)->whereIn('state', ['waiting', 'reading'])->where('updated_at', '>', now()->subMinutes(5))->first();
+        if ($other !== null) {
+            return $back->withErrors(['part' => "“{$other->name}” is still being read. Wait until that is done, then bring this one."]);
         }
 
-        return redirect()->route('files.show', $taken);
+        return redirect()->route('files.show', $this->shelf->take($work, mb_scrub($file->getClientOriginalName(), 'UTF-8'), $file->get()));
     }
 
     public function show(PartFile $file): View
     {
         $this->authorize('use', $file);
         $file->load('work.assignment.exercise');
+        if ($file->state !== 'read') {
+            return view('student.file-reading', ['file' => $file, 'assignment' => $file->work->assignment, 'exercise' => $file->work->assignment->exercise]);
+        }
 
         return view('student.file-look', [
             'file' => $file, 'assignment' => $file->work->assignment, 'exercise' => $file->work->assignment->exercise,
@@ -74,6 +78,9 @@ final class FileController extends Controller
         $this->authorize('use', $file);
         $file->load('work.assignment.exercise');
         abort_unless($file->isShown(), 404);
+        if (! $this->shelf->isReady($file)) {
+            return view('student.file-later', ['file' => $file]);
+        }
 
         return view('student.file-found', ['found' => $this->shelf->found($file), 'unit' => $file->work->assignment->exercise->sheet()->unit]);
     }
@@ -85,10 +92,16 @@ final class FileController extends Controller
         if (HandIn::query()->where('file_id', $file->id)->exists()) {
             return redirect()->route('files.show', $file)->withErrors(['unit' => 'This file is handed in already; what was handed in stays as it is. Bring it once more to change it.']);
         }
+        if ($file->state !== 'read') {
+            return redirect()->route('files.show', $file);
+        }
         $file->update([
             'unit' => $file->info['ownUnit'] ? $file->unit : ($input['unit'] ?? $file->unit),
             'repaired' => $file->info['mends'] !== [] && ($input['repaired'] ?? false),
         ]);
+        if ($file->isShown()) {
+            $this->shelf->isReady($file);
+        }
 
         return redirect()->route('files.show', $file);
     }
@@ -96,6 +109,9 @@ final class FileController extends Controller
     public function handIn(PartFile $file): RedirectResponse
     {
         $this->authorize('use', $file);
+        if ($file->state !== 'read') {
+            return redirect()->route('files.show', $file);
+        }
         $handIn = HandIn::begin($file->work, ['file_id' => $file->id]);
         if ($handIn->wasRecentlyCreated) {
             CheckHandIn::dispatch($handIn->id);
@@ -108,6 +124,9 @@ final class FileController extends Controller
     {
         $this->authorize('use', $file);
         abort_unless($key === FileShelf::key($file) && $file->isShown(), 404);
+        if (! $this->shelf->isReady($file)) {
+            throw new OverBudget(Limit::Time);
+        }
 
         return PartController::file($this->shelf->glb($file), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
     }

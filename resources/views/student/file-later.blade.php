@@ -1,0 +1,1 @@
+<div hx-get="{{ route('files.found', $file, false) }}" hx-trigger="load delay:1s" hx-swap="outerHTML"><p class="small quiet">{{ $file->stage === '' ? 'Waiting for its turn' : $file->stage }} …</p></div>
