@@ -19,6 +19,9 @@ use App\Http\Controllers\SignInController;
 use App\Http\Controllers\StageController;
 use Illuminate\Support\Facades\Route;
 
+// what is no number of ours is no address of ours
+Route::patterns(array_fill_keys(['assignment', 'recipe', 'work', 'handIn', 'file', 'exercise', 'class', 'student', 'part', 'n'], '[0-9]{1,9}'));
+
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
     Route::post('/sign-in/student', [SignInController::class, 'student'])->name('sign-in.student');
@@ -65,7 +68,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/hand-ins/{handIn}/report.pdf', [HandInController::class, 'pdf'])->name('hand-ins.pdf')->middleware('throttle:heavy');
     Route::get('/hand-ins/{handIn}/drawing', [HandInController::class, 'drawing'])->name('hand-ins.drawing')->middleware('throttle:pad');
     Route::get('/hand-ins/{handIn}/layers', [LayerController::class, 'show'])->name('hand-ins.layers');
-    Route::get('/hand-ins/{handIn}/layers/{n}', [LayerController::class, 'layer'])->name('hand-ins.layer')->whereNumber('n')->middleware('throttle:pad');
+    Route::get('/hand-ins/{handIn}/layers/{n}', [LayerController::class, 'layer'])->name('hand-ins.layer')->middleware('throttle:pad');
     Route::get('/hand-ins/{handIn}', [HandInController::class, 'show'])->name('hand-ins.show');
     Route::get('/hand-ins/{handIn}/part.{ending}', [HandInController::class, 'part'])->name('hand-ins.part')->where('ending', 'glb|stl|3mf');
 

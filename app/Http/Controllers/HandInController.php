@@ -99,7 +99,8 @@ final class HandInController extends Controller
     public function overrule(Request $request, HandIn $handIn): RedirectResponse
     {
         $this->authorize('judge', $handIn);
-        $bag = 'row-' . $request->input('row');
+        $row = $request->input('row');
+        $bag = 'row-' . (is_string($row) ? $row : '');
         $input = $request->validateWithBag($bag, [
             'row' => ['required', Rule::in(array_column($handIn->report, 'id'))],
             'met' => ['required', Rule::in(['1', '0', 'as measured'])],
