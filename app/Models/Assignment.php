@@ -20,12 +20,13 @@ use Illuminate\Support\Carbon;
  * @property ?int $checks_allowed null: as often as wanted
  * @property string $shows what students see of a report
  * @property string $shown_when
+ * @property ?Carbon $taken_back_at since when nobody works at it any more
  */
 final class Assignment extends Model
 {
     protected $guarded = [];
 
-    protected $casts = ['due_on' => 'date'];
+    protected $casts = ['due_on' => 'date', 'taken_back_at' => 'datetime'];
 
     /** @return BelongsTo<Exercise, $this> */
     public function exercise(): BelongsTo

@@ -28,7 +28,7 @@ final class Measured
 
                 return $p === null || $q === null ? null : abs($q[$axis] - $p[$axis]);
             case RelationKind::Angle:
-                return $l === null || $m === null ? null : self::angle($l, $m);
+                return $l === null || $m === null ? null : self::angle($l, $m, isset($r->of[2]) ? self::place($s, $r->of[2]) : null);
             case RelationKind::Distance:
                 return match (true) {
                     $p !== null && $q !== null => $apart($p, $q),
@@ -70,10 +70,15 @@ final class Measured
      *
      * @param array{array{float,float}, array{float,float}} $l
      * @param array{array{float,float}, array{float,float}} $m
+     * @param array{float,float}|null $from where they met before their corner was rounded
      */
-    private static function angle(array $l, array $m): float
+    private static function angle(array $l, array $m, ?array $from): float
     {
-        foreach ([$l, [$l[1], $l[0]]] as $p) {
+        if ($from !== null) {
+            $away = static fn (array $x): array => hypot($x[0][0] - $from[0], $x[0][1] - $from[1]) <= hypot($x[1][0] - $from[0], $x[1][1] - $from[1]) ? $x : [$x[1], $x[0]];
+            [$l, $m] = [$away($l), $away($m)];
+        }
+        foreach ($from !== null ? [] : [$l, [$l[1], $l[0]]] as $p) {
             foreach ([$m, [$m[1], $m[0]]] as $q) {
                 if (hypot($p[0][0] - $q[0][0], $p[0][1] - $q[0][1]) < 1e-6) {
                     [$l, $m] = [$p, $q];

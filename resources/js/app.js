@@ -1,6 +1,7 @@
 // Wires htmx and the pages together. Decides nothing about parts or checks: it sends what was typed and shows what comes.
 import htmx from 'htmx.org';
 import { mountEdits } from './bench/edits.js';
+import { whenReleased } from './bench/pressed.js';
 import { mountLog } from './bench/log.js';
 import { mountSheet } from './bench/sheet.js';
 import { mountUnseen } from './bench/unseen.js';
@@ -43,12 +44,15 @@ function say(text) {
   if (n) { n.textContent = text; n.hidden = false; n.className = 'notice'; }
 }
 
-// the step that has the focus is the picked one
+// the step that has the focus is the picked one; nothing moves between pressing and letting go
 document.addEventListener('focusin', (e) => {
   const step = e.target.closest?.('.step');
   if (!step) return;
-  document.querySelectorAll('.step.picked').forEach((s) => s !== step && s.classList.remove('picked'));
-  step.classList.add('picked');
+  whenReleased(() => {
+    if (!step.isConnected || !step.contains(document.activeElement)) return;
+    document.querySelectorAll('.step.picked').forEach((s) => s !== step && s.classList.remove('picked'));
+    step.classList.add('picked');
+  });
 });
 
 // a size lights up in the list, the drawing and on the part together
@@ -140,4 +144,21 @@ if (at) {
   };
   at.addEventListener('input', show);
   document.querySelectorAll('[data-layer-step]').forEach((b) => b.addEventListener('click', () => { at.value = Number(at.value) + Number(b.dataset.layerStep); show(); }));
+}
+
+// a form that must not lose anything: its head tells whether all is saved, and leaving it with changes asks first
+const keeps = document.querySelector('form[data-keeps]');
+if (keeps) {
+  let changed = keeps.hasAttribute('data-changed');
+  const kept = document.getElementById('kept');
+  const mark = (e) => {
+    if (e.target.form !== keeps) return;
+    changed = true;
+    kept.textContent = 'not saved yet';
+    kept.closest('[data-saved]').dataset.saved = 'waits';
+  };
+  document.addEventListener('input', mark);
+  document.addEventListener('change', mark);
+  keeps.addEventListener('submit', () => { changed = false; });
+  addEventListener('beforeunload', (e) => { if (changed) e.preventDefault(); });
 }

@@ -75,7 +75,7 @@ final class ExerciseController extends Controller
             'data' => isset($part) ? Datum::choices($part, $sheet->unit) : [],
             'classes' => $teacher->classes()->orderBy('name')->get(),
             'handIns' => Marking::last($exercise)->count(),
-            'assignments' => $exercise->assignments()->with('schoolClass')->get()->keyBy('class_id'),
+            'assignments' => $exercise->assignments()->whereNull('taken_back_at')->with('schoolClass')->get()->keyBy('class_id'),
         ]);
     }
 
@@ -99,7 +99,12 @@ final class ExerciseController extends Controller
         }
         $exercise->update(['title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'turned' => $request->boolean('turned'), 'tolerance' => $usual, 'printer' => $input['printer'] ?? $exercise->printer, 'requirements' => array_map(static fn ($r): array => $r->toArray(), $requirements)]);
 
-        return redirect()->route('exercises.edit', $exercise)->with('said', 'Saved just now.');
+        // given to a class from the same form, so that nothing ticked is lost on the way
+        if ($request->boolean('give')) {
+            return AssignmentController::give($request, $exercise);
+        }
+
+        return redirect()->route('exercises.edit', $exercise)->with('said', 'just now');
     }
 
     /**

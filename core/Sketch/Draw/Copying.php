@@ -213,8 +213,11 @@ final class Copying
                 $this->pen->relate(RelationKind::Coincident, Sketch::ORIGIN, $l);
             }
         }
-        // what was asked of the whole length now goes to the corner
+        // what was asked of the whole length now goes to the corner, and an angle is still seen from there
         foreach ($this->pen->sketch->relations as $old) {
+            if ($old->kind === RelationKind::Angle && count($old->of) === 2 && array_intersect($old->of, [$a, $b]) !== [] && $this->meetAt($old->of, $p, [$a => $e, $b => $f])) {
+                $this->pen->sketch = $this->pen->sketch->withRelation(new Relation($old->id, $old->kind, [...$old->of, $p], $old->value, $old->measured));
+            }
             if ($old->kind === RelationKind::Length && in_array($old->of[0], [$a, $b], true)) {
                 $x = $old->of[0] === $a ? $e : $f;
                 $this->pen->sketch = $this->pen->sketch->withRelation(new Relation($old->id, RelationKind::Distance, [$p, $x->points[0] === $p ? $x->points[1] : $x->points[0]], $old->value, $old->measured));
@@ -235,6 +238,24 @@ final class Copying
             $d = $this->pen->size(RelationKind::Distance, $size, $p, $q);
             $this->pen->size(RelationKind::Distance, $d, $p, $r);
         }
+    }
+
+    /**
+     * Whether two lines met in a point before their ends were moved.
+     *
+     * @param list<string> $of
+     * @param array<string, Entity> $before as some of them were
+     */
+    private function meetAt(array $of, string $point, array $before): bool
+    {
+        foreach ($of as $id) {
+            $line = $before[$id] ?? $this->pen->sketch->entities[$id] ?? null;
+            if ($line === null ? $point !== Sketch::ORIGIN || ! isset(Sketch::AXES[$id]) : ! in_array($point, $line->points, true)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private function checkTimes(int $times): void

@@ -41,7 +41,7 @@ final readonly class DimensionEquations
 
                 return [Equation::linear([$this->on->at[$q][$axis], $this->on->at[$p][$axis]], [1.0, -1.0], $sign * $value)];
             case RelationKind::Angle:
-                return $l !== null && $m !== null ? [$this->angle($l, $m, $value)] : throw new UnfitRelation($r->id, 'An angle needs two lines.');
+                return $l !== null && $m !== null ? [$this->angle($l, $m, $value, $of[2] ?? null)] : throw new UnfitRelation($r->id, 'An angle needs two lines.');
             default:
                 $half = $r->kind === RelationKind::DiameterAcross ? 0.5 : 1.0;
                 if ($half === 1.0 && $p !== null && $q !== null) {
@@ -64,10 +64,11 @@ final readonly class DimensionEquations
     /**
      * @param array{string,string} $l
      * @param array{string,string} $m
+     * @param string|null $from point that both run away from, where they share no end any more: the corner that was rounded
      */
-    private function angle(array $l, array $m, float $degrees): Equation
+    private function angle(array $l, array $m, float $degrees, ?string $from): Equation
     {
-        [$l, $m] = $this->rays($l, $m);
+        [$l, $m] = $from === null ? $this->rays($l, $m) : [$this->away($l, $from), $this->away($m, $from)];
         [$a, $b, $c, $d] = [$this->on->place($l[0]), $this->on->place($l[1]), $this->on->place($m[0]), $this->on->place($m[1])];
         $du = $b[0] - $a[0];
         $dv = $b[1] - $a[1];
@@ -76,6 +77,17 @@ final readonly class DimensionEquations
         $sign = $du * $ev - $dv * $eu < 0 ? -1.0 : 1.0;
 
         return $this->on->turned($l, $m, $sign * deg2rad($degrees));
+    }
+
+    /**
+     * A line from its end nearer to a point to the other one.
+     *
+     * @param array{string,string} $l
+     * @return array{string,string}
+     */
+    private function away(array $l, string $from): array
+    {
+        return $this->on->apart($l[0], $from) <= $this->on->apart($l[1], $from) ? $l : [$l[1], $l[0]];
     }
 
     /**

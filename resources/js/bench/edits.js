@@ -1,5 +1,6 @@
 // The bench's edits: which field changed, how it is sent, and how answers come into the page without touching newer text.
 import { Ledger, leavesWhenSaved } from '../edits/ledger.js';
+import { released } from './pressed.js';
 
 const $ = (s, from = document) => from.querySelector(s);
 const work = () => document.getElementById('work');
@@ -21,6 +22,7 @@ const newer = (el) => ledger.pending(el.id) || (mine(el) !== theirs(el) && settl
 
 /** Brings an answer into the page. */
 export async function show(html) {
+  await released();
   const version = Number(/id="state"[^>]*data-version="(\d+)"/.exec(html)?.[1] ?? 0);
   // what was asked for before a newer edit came in says what is not so any more
   if (!version || version < Number(state().version)) return version || null;
@@ -120,6 +122,9 @@ function held(items, why, words) {
   n.scrollIntoView({ block: 'nearest' });
   paint();
 }
+
+/** Whether the text of a field is on its way already, or kept. */
+export const isSent = (el) => mine(el) === theirs(el) || (ledger?.items.some((i) => i.field === el.id && i.text === mine(el)) ?? false);
 
 const labelOf = (el) => el.getAttribute('aria-label') ?? el.closest('label')?.textContent.trim() ?? '';
 

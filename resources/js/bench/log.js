@@ -1,6 +1,7 @@
 // The build log: what rests on what, headings that fold, steps that are tried out, values by slider and keys, and going
 // back to a step and through all of them again. Which steps there are and what they do comes from the server.
 import { amount as number } from './amount.js';
+import { isSent } from './edits.js';
 
 const $ = (s, from = document) => from.querySelector(s);
 const steps = () => [...document.querySelectorAll('li.step')];
@@ -84,8 +85,8 @@ function trial() {
     const step = e.target.closest?.('li.step.trial');
     if (!step || e.ctrlKey || e.altKey || e.metaKey) return;
     if (e.key === 'Escape') { $('[data-drop]', step)?.click(); e.preventDefault(); e.stopPropagation(); }
-    // a value that was just typed is sent first; the next Enter keeps the step
-    if (e.key === 'Enter' && e.target.matches('input.val') && e.target.value === e.target.defaultValue) { keep(step); e.preventDefault(); e.stopPropagation(); }
+    // a value that was just typed is sent first; the next Enter keeps the step, wherever in it the focus is
+    if (e.key === 'Enter' && !e.target.matches('button, a, summary') && (e.target.type === 'range' || isSent(e.target))) { keep(step); e.preventDefault(); e.stopPropagation(); }
   }, true);
   // another step at hand keeps the one before
   document.addEventListener('focusin', (e) => {

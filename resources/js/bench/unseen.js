@@ -1,8 +1,11 @@
+import { whenReleased } from './pressed.js';
+
 // Shapes of which nothing is seen, asked for when the part has rested for a moment, and told at their steps.
 export function mountUnseen() {
   let last = { key: '', words: {} };
   let timer = null;
-  function show() {
+  const show = () => whenReleased(tell);
+  function tell() {
     const names = [];
     for (const li of document.querySelectorAll('li.step')) {
       const text = last.words[li.dataset.step] ?? '';

@@ -195,7 +195,7 @@ export function mountPad(root) {
     if (tool && now().picks) {
       const l = under(svg, e, 'line');
       if (l && !picked.has(l)) { picked.add(l); spots.push(l); }
-      if (spots.length >= now().picks) { const of = spots; spots = []; picked.clear(); ready(...now().line(of)); }
+      if (spots.length >= now().picks) { const of = spots; spots = []; picked.clear(); /* pressing moves the focus to the pad; the sentence comes after that */ setTimeout(() => ready(...TOOLS[tool].line(of)), 0); }
       marks();
       redraw();
       return;

@@ -1,5 +1,6 @@
 // What the step at hand does, laid over the part: added material under one hatch, what is taken away under a crossed one
 // with dashed edges; the regions it may take; and arrows by which its values can be drawn longer and shorter.
+import { whenReleased } from '../bench/pressed.js';
 import { BufferAttribute, BufferGeometry, DoubleSide, Mesh, ShaderMaterial } from 'three';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
@@ -59,7 +60,8 @@ export function mountDoes(stage) {
       legend.querySelector('[data-removed]').hidden = !seen.removed;
     }
     const place = step?.querySelector('[data-lies]');
-    if (place) place.textContent = seen.lies ?? '';
+    // a line more would move what somebody is pressing
+    if (place) whenReleased(() => { place.textContent = seen.lies ?? ''; });
     stage.redraw();
   }
 

@@ -7,7 +7,7 @@
 <div class="codeline"><p>Class code <b class="num">{{ $class->code }}</b></p>
 <form method="post" action="{{ route('classes.code', $class) }}">@csrf<button class="btn" data-asks="Give the class a new code? The old one stops working.">New class code</button></form></div>
 <p class="small quiet">A student types the class code, their own code and their PIN. Nobody who is not signed in sees names.</p>
-<ul class="cards">@foreach ($students as $s)
+<ul class="signin-cards">@foreach ($students as $s)
 <li><b>{{ $s->name }}</b><span class="small quiet">{{ $s->bench ? "bench $s->bench" : '' }}</span><dl><dt>Class</dt><dd class="num">{{ $class->code }}</dd><dt>Own code</dt><dd class="num">{{ $s->code }}</dd></dl>
 @if (isset($troubled[$s->id]))<form method="post" action="{{ route('classes.lift', [$class, $s]) }}">@csrf<p class="small"><b class="off">{{ $troubled[$s->id] }} wrong tries</b> in the last minutes; strange devices wait.</p><button class="btn s">Let {{ $s->name }} try again</button></form>@endif</li>
 @endforeach</ul>

@@ -1,7 +1,7 @@
 <x-layout title="{{ $exercise->title }}">
 <x-person-strip caption="Exercise" heading="{{ $exercise->title }}">
 <div><span class="cap">Asked</span>{{ count($sheet->asked()) }} sizes, {{ array_sum(array_map(fn ($r) => $r->points, $sheet->asked())) }} points</div>
-<div><span class="cap">Saved</span><span role="status">{{ session('said', $errors->any() ? 'not yet, see below' : 'yes') }}</span></div>
+<div data-saved="{{ $errors->any() ? 'waits' : 'all' }}"><span class="cap">Saved</span><span role="status" id="kept">{{ session('said', $errors->any() ? 'not saved, see below' : 'all') }}</span></div>
 <x-slot:acts><button class="btn go" form="exercise">Save what is asked</button></x-slot:acts>
 </x-person-strip>
 <main class="cols ed">
@@ -15,21 +15,21 @@
 <p style="margin-top:10px"><label><input type="hidden" form="exercise" name="turned" value="0"><input type="checkbox" form="exercise" name="turned" value="1" @checked(old('turned', $exercise->turned ? '1' : '0') === '1')> may lie in any of its ways</label></p>
 <p><label for="printer">Printed on</label> <select class="val word" form="exercise" id="printer" name="printer">@foreach (\Cubo\Printing\PrintProfile::all() as $p)<option value="{{ $p->key }}" @selected(old('printer', $exercise->printer) === $p->key)>{{ $p->name }}</option>@endforeach</select></p></div>
 <div style="border-right:0"><h2>Give it to a class</h2>
-<form method="post" action="{{ route('assignments.store', $exercise) }}" class="say" style="margin-top:4px">@csrf
-Class <select class="val" name="class_id" aria-label="class">@foreach ($classes as $c)<option value="{{ $c->id }}" @selected((string) old('class_id') === (string) $c->id)>{{ $c->name }}</option>@endforeach</select>
-hands in by <input class="val" type="date" name="due_on" aria-label="due date" value="{{ old('due_on', today()->addWeek()->toDateString()) }}">
-and may check <input class="val" name="checks_allowed" aria-label="checks allowed, empty for as often as wanted" inputmode="numeric" size="3" value="{{ old('checks_allowed') }}" placeholder="any"> times. They see <select class="val word" name="shows" aria-label="what students see">@foreach (['hints' => 'values and hints', 'values' => 'values', 'verdict' => 'met or not'] as $k => $word)<option value="{{ $k }}" @selected(old('shows', 'hints') === $k)>{{ $word }}</option>@endforeach</select> <select class="val word" name="shown_when" aria-label="when students see it">@foreach (\Cubo\Check\Disclosure::WHEN as $k => $word)<option value="{{ $k }}" @selected(old('shown_when', 'check') === $k)>{{ $word }}</option>@endforeach</select>
+<div class="say" style="margin-top:4px">
+Class <select class="val" form="exercise" name="class_id" aria-label="class">@foreach ($classes as $c)<option value="{{ $c->id }}" @selected((string) old('class_id') === (string) $c->id)>{{ $c->name }}</option>@endforeach</select>
+hands in by <input class="val" form="exercise" type="date" name="due_on" aria-label="due date" value="{{ old('due_on', today()->addWeek()->toDateString()) }}">
+and may check <input class="val" form="exercise" name="checks_allowed" aria-label="checks allowed, empty for as often as wanted" inputmode="numeric" size="3" value="{{ old('checks_allowed') }}" placeholder="any"> times. They see <select class="val word" form="exercise" name="shows" aria-label="what students see">@foreach (['hints' => 'values and hints', 'values' => 'values', 'verdict' => 'met or not'] as $k => $word)<option value="{{ $k }}" @selected(old('shows', 'hints') === $k)>{{ $word }}</option>@endforeach</select> <select class="val word" form="exercise" name="shown_when" aria-label="when students see it">@foreach (\Cubo\Check\Disclosure::WHEN as $k => $word)<option value="{{ $k }}" @selected(old('shown_when', 'check') === $k)>{{ $word }}</option>@endforeach</select>
 @foreach ($errors->getBag('give')->all() as $m)<span class="wrong" role="alert">{{ $m }}</span>@endforeach
-<div style="margin-top:6px"><button class="btn ink">Set it</button></div></form>
+<div style="margin-top:6px">@if ($errors->getBag('give')->has('past'))<input type="hidden" form="exercise" name="past" value="1">@endif<button class="btn ink" form="exercise" name="give" value="1">{{ $errors->getBag('give')->has('past') ? 'Set it all the same' : 'Save and set it' }}</button></div></div>
 @if ($handIns > 0)<form method="post" action="{{ route('exercises.mark-again', $exercise) }}" style="margin-top:10px">@csrf<button class="btn s" @disabled($errors->any())>Mark {{ $handIns === 1 ? 'the hand-in' : "all $handIns hand-ins" }} again</button><p class="small quiet">After you corrected what is asked: save first.</p></form>@endif
-@if ($assignments->isNotEmpty())<h3 style="margin-top:10px">Set for</h3><ul class="small">@foreach ($assignments as $a)<li><a class="link" href="{{ route('assignments.show', $a) }}">{{ $a->schoolClass->name }}</a>, due {{ $a->due_on->format('D j M') }}, {{ $a->checks_allowed === null ? 'checks as often as wanted' : $a->checks_allowed . ' checks' }}</li>@endforeach</ul>@endif
+@if ($assignments->isNotEmpty())<h3 style="margin-top:10px">Set for</h3><ul class="small">@foreach ($assignments as $a)<li><a class="link" href="{{ route('assignments.show', $a) }}">{{ $a->schoolClass->name }}</a>, due {{ $a->due_on->format('D j M') }}, {{ $a->checks_allowed === null ? 'checks as often as wanted' : $a->checks_allowed . ' checks' }} <form method="post" action="{{ route('assignments.take-back', $a) }}" style="display:inline">@csrf<button class="link" data-asks="Take it back from {{ $a->schoolClass->name }}?" aria-label="Take it back from {{ $a->schoolClass->name }}">take it back</button></form></li>@endforeach</ul>@endif
 </div>
 </div>
 </div>
 <section class="ed-req" aria-labelledby="asked">
 <header style="padding:10px 16px 4px"><h2 id="asked">What is asked</h2><p class="small quiet">Read from the reference part. Untick what you do not want measured.</p>
 <p class="small" style="margin-top:4px"><label>All lengths within <input class="val" form="exercise" name="tolerance" value="{{ old('tolerance', $exercise->tolerance) }}" size="8" maxlength="40" autocomplete="off" placeholder="as below" title="0.2, +0.1 -0.3, a class of ISO 2768 (f, m, c, v) or a fit of ISO 286 (H7, g6 ...)"></label> @error('tolerance')<span class="wrong" role="alert">{{ $message }}</span>@enderror</p></header>
-<form id="exercise" method="post" action="{{ route('exercises.update', $exercise) }}">@csrf
+<form id="exercise" method="post" action="{{ route('exercises.update', $exercise) }}" data-keeps @if ($errors->any()) data-changed @endif>@csrf
 <table class="tbl"><thead><tr><th><span class="vh">Asked</span></th><th></th><th>Size</th><th class="r">On the drawing</th><th class="r">Tolerance</th><th class="r">Points</th></tr></thead><tbody>
 @php $sorted = [...array_filter($sheet->requirements, fn ($r) => $r->asked), ...collect($sheet->requirements)->filter(fn ($r) => ! $r->asked)->groupBy(fn ($r) => $r->kind->family())->flatten(1)->all()]; $sub = ''; @endphp
 @foreach ($sorted as $r)
