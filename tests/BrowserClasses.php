@@ -8,8 +8,8 @@ use App\Models\Assignment;
 use App\Models\Exercise;
 use App\Models\Person;
 use App\Models\SchoolClass;
+use App\Support\Codes;
 use Illuminate\Database\Seeder;
-use Illuminate\Support\Facades\Hash;
 
 /**
  * A class for every file of browser tests, beside the demo school, so that files can run side by side: with the code of the
@@ -26,7 +26,7 @@ final class BrowserClasses extends Seeder
         $teacher = Person::create(['school_id' => $demo->school_id, 'role' => 'teacher', 'name' => 'Test Teacher', 'email' => 'tests@hillside.example', 'password' => 'garden-gate']);
         $exercises = Exercise::query()->whereIn('title', ['Corner block of the raised bed', 'Wind wheel of the herb bed'])->get()
             ->map(static fn (Exercise $e): Exercise => Exercise::create([...$e->only(['reference_id', 'title', 'brief', 'unit', 'requirements']), 'teacher_id' => $teacher->id]));
-        $pin = Hash::make('4711');
+        $pin = Codes::pin('4711');
         foreach (glob(__DIR__ . '/Browser/*.test.mjs') ?: [] as $file) {
             $name = basename($file, '.test.mjs');
             $class = SchoolClass::create(['school_id' => $demo->school_id, 'name' => "test $name", 'code' => strtoupper($name) . '9']);

@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Models\Revision;
 use App\Support\Workbench;
+use Cubo\Budget\OverBudget;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -30,6 +31,10 @@ final class PreparePart implements ShouldQueue
         }
         $bench->glb($state);
         $bench->readouts($state);
-        $bench->drawing($state);
+        try {
+            $bench->drawing($state);
+        } catch (OverBudget) {
+            // too fine to be drawn; whoever opens it is told
+        }
     }
 }

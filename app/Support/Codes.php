@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 
 /** Codes that are read off a board or a card and typed: words and digits that are not taken for each other (no 0 and O, 1 and I). */
 final class Codes
@@ -31,6 +32,15 @@ final class Codes
         } while (strlen($code) < 5 || DB::table('people')->where('class_id', $classId)->where('code', $code)->exists());
 
         return $code;
+    }
+
+    /**
+     * A PIN for keeping. Four digits are guarded by how often somebody may try, not by how long a try takes: two classes
+     * sign in at one bell.
+     */
+    public static function pin(string $pin): string
+    {
+        return Hash::make($pin, ['rounds' => min(10, (int) config('hashing.bcrypt.rounds', 12))]);
     }
 
     /** As it was meant: capitals, without spaces and dashes. */

@@ -205,6 +205,12 @@ final class StepForm
         return in_array($type, [FieldType::Face, FieldType::Faces, FieldType::Edge, FieldType::Edges, FieldType::Spot, FieldType::Sketch, FieldType::Step, FieldType::Body], true) ? $this->id((string) $m->field) : '';
     }
 
+    /** Whether nothing is picked in a field. */
+    public function isEmpty(string $key): bool
+    {
+        return $this->step->text($key) === '' && $this->step->names($key) === [];
+    }
+
     /** A button that takes over what a message offers. */
     public function offer(Message $m): string
     {

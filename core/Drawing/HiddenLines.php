@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Drawing;
 
+use Cubo\Budget\Budget;
 use Cubo\Measure\TriangleTree;
 use Cubo\Solid\Solid;
 
@@ -16,8 +17,9 @@ final class HiddenLines
 {
     private const JOIN = 1e-5;
 
-    public static function draw(Solid $s, View $view, TriangleTree $tree, FeatureEdges $edges): ViewLines
+    public static function draw(Solid $s, View $view, TriangleTree $tree, FeatureEdges $edges, ?Budget $budget = null): ViewLines
     {
+        $budget ??= Budget::unlimited();
         [$right, $up, $sight] = $view->frame();
         $segments = [];
         foreach ($edges->sharp as $h) {
@@ -35,9 +37,10 @@ final class HiddenLines
         $segments = array_values(array_filter($segments, static fn (array $e): bool => hypot($e[2] - $e[0], $e[3] - $e[1]) > self::JOIN));
         $box = $s->vertexBox();
         $scale = max($box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2], 1e-6);
-        $cuts = self::cuts($segments);
+        $cuts = self::cuts($segments, $budget);
         $visible = $hidden = [];
         foreach ($segments as $i => [$u0, $v0, $u1, $v1, $p, $q, $n]) {
+            $budget->spend(30 * (1 + count($cuts[$i])));
             $stops = [0.0, ...$cuts[$i], 1.0];
             sort($stops);
             for ($k = 1; $k < count($stops); $k++) {
@@ -89,7 +92,7 @@ final class HiddenLines
      * @param list<array<int, mixed>> $segments
      * @return list<list<float>>
      */
-    private static function cuts(array $segments): array
+    private static function cuts(array $segments, Budget $budget): array
     {
         $cuts = array_fill(0, count($segments), []);
         $order = array_keys($segments);
@@ -100,6 +103,7 @@ final class HiddenLines
             $left = min($a0, $a1);
             $low = min($b0, $b1);
             $high = max($b0, $b1);
+            $budget->spend(count($open));
             foreach ($open as $j => $reach) {
                 if ($reach < $left) {
                     unset($open[$j]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Budget\Budget;
 use Cubo\Measure\Between;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Make\Joining;
@@ -27,19 +28,19 @@ final class Neighbours
      * @param int $pairs of facets that may be looked at
      * @return string nothing where there is nothing to say, or too much to look at
      */
-    public static function words(Solid $shape, Solid $part, Recipe $recipe, int $pairs = self::AT_REST): string
+    public static function words(Solid $shape, Solid $part, Recipe $recipe, int $pairs = self::AT_REST, ?Budget $budget = null): string
     {
         if ($shape->isEmpty() || $part->isEmpty() || $shape->triangleCount() * $part->triangleCount() > $pairs) {
             return '';
         }
         $u = $recipe->unit;
         try {
-            $both = Joining::near($part, $shape) ? BooleanOperation::intersection($part, $shape) : new Solid;
+            $both = Joining::near($part, $shape) ? BooleanOperation::intersection($part, $shape, $budget) : new Solid;
         } catch (BooleanFailed) {
             return '';
         }
         if ($both->isEmpty()) {
-            [$gap, , , , $j] = Between::nearest(self::pieces($shape), self::pieces($part));
+            [$gap, , , , $j] = Between::nearest(self::pieces($shape), self::pieces($part), $budget);
             $name = self::stepName($part->surfaceOfTriangle($j)->name, $recipe);
 
             return $gap < self::TOUCHES ? "flush on $name" : self::size($gap, $u) . " gap to $name";

@@ -43,6 +43,10 @@ final class PartNames
         if ($step !== null && $group !== null) {
             return self::face(substr($role, 3), $recipe->inside($group)) . ' in ' . $step->name;
         }
+        // a face inside a hollow lies behind one that has a name of its own
+        if (preg_match('/^inside of ([a-z0-9]+:.+)$/', $role, $m)) {
+            return 'inside of ' . self::face($m[1], $recipe);
+        }
         // of a copy or mirror image the face it was copied from says what it is
         if (preg_match('#^([^/]*)/([a-z0-9]+:(.+))$#', $role, $m)) {
             return (str_contains($m[3], '/') ? self::face($m[2], $recipe) : $m[3]) . ", $m[1] in " . ($step->name ?? $id);

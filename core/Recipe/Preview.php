@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Recipe\Make\Handles;
 use Cubo\Recipe\Make\Making;
 use Cubo\Recipe\Make\Task;
@@ -47,10 +49,10 @@ final readonly class Preview
         $after = $differences ? $evaluate($recipe->upTo($step->id)) : null;
         if ($after !== null && ! $step->off && ($after->results[$step->id]->status ?? '') === 'done' && $step->kind !== StepKind::Sketch && ! $after->isEmpty()) {
             $effect = isset($step->kind->fields()['of']) && $step->text('of') === 'step' ? 'any' : ($step->kind->makes() ? Making::effect($step) : 'any');
-            [$was, $is] = self::whereTheyDiffer($task->part, $after->part());
+            [$was, $is] = self::whereTheyDiffer($task->part, $after->part(), $task->budget);
             if ($was->triangleCount() + $is->triangleCount() <= self::MOST_TRIANGLES) {
-                $added = $effect === 'cut' || $effect === 'keep' ? null : self::over($is, $was);
-                $removed = $effect === 'add' || $effect === 'apart' ? null : self::over($was, $is);
+                $added = $effect === 'cut' || $effect === 'keep' ? null : self::over($is, $was, $task->budget);
+                $removed = $effect === 'add' || $effect === 'apart' ? null : self::over($was, $is, $task->budget);
             }
         }
 
@@ -80,7 +82,7 @@ final readonly class Preview
      *
      * @return array{Solid, Solid}
      */
-    private static function whereTheyDiffer(Solid $a, Solid $b): array
+    private static function whereTheyDiffer(Solid $a, Solid $b, Budget $budget): array
     {
         if ($a->isEmpty() || $b->isEmpty()) {
             return [$a, $b];
@@ -109,8 +111,8 @@ final readonly class Preview
         }
         $crop = Primitives::block('crop', [$lo[0], $lo[1], $lo[2]], [$size[0], $size[1], $size[2]]);
         try {
-            return [BooleanOperation::intersection($a, $crop), BooleanOperation::intersection($b, $crop)];
-        } catch (BooleanFailed) {
+            return [BooleanOperation::intersection($a, $crop, $budget), BooleanOperation::intersection($b, $crop, $budget)];
+        } catch (BooleanFailed|OverBudget) {
             return [$a, $b];
         }
     }
@@ -121,21 +123,21 @@ final readonly class Preview
             return '';
         }
         try {
-            return Neighbours::words(Making::tool($t) ?? new Solid, $t->part, $recipe, $pairs);
-        } catch (StepProblem) {
+            return Neighbours::words(Making::tool($t) ?? new Solid, $t->part, $recipe, $pairs, $t->budget);
+        } catch (StepProblem|OverBudget) {
             return '';
         }
     }
 
     /** What the first solid has over the second; null when it is nothing or cannot be told. */
-    private static function over(Solid $a, Solid $b): ?Solid
+    private static function over(Solid $a, Solid $b, Budget $budget): ?Solid
     {
         if ($a->isEmpty() || $b->isEmpty()) {
             return $a->isEmpty() ? null : $a;
         }
         try {
-            $d = BooleanOperation::difference($a, $b);
-        } catch (BooleanFailed) {
+            $d = BooleanOperation::difference($a, $b, $budget);
+        } catch (BooleanFailed|OverBudget) {
             return null;
         }
 

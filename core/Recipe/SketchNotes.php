@@ -61,7 +61,8 @@ final class SketchNotes
             }
         }
         foreach ($s->entities as $e) {
-            if ($e->edge !== '') {
+            // a line that begins at the origin needs nothing more
+            if ($e->edge !== '' || in_array(Sketch::ORIGIN, $e->points, true)) {
                 return true;
             }
         }

@@ -12,6 +12,7 @@ use Cubo\Sketch\Area\DrawnCurves;
 use Cubo\Sketch\Area\Outline;
 use Cubo\Sketch\Area\TooManyPieces;
 use Cubo\Sketch\DimensionValues;
+use Cubo\Sketch\RelationWords;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\Solve\SketchSolver;
 use Cubo\Sketch\Solve\SolvingTooLong;
@@ -72,10 +73,10 @@ final class SketchReading
         } catch (SolvingTooLong $e) {
             throw new StepProblem(new Message(StepProblem::TOO_MUCH, 'This takes too long.', $e->getMessage(), 'drawn'));
         } catch (UnfitRelation $e) {
-            throw new StepProblem(new Message('unfit', 'This relation does not fit.', "$e->relation: " . $e->getMessage(), "drawn.$e->relation"));
+            throw new StepProblem(new Message('unfit', 'This relation does not fit.', ucfirst(RelationWords::of($sketch, $e->relation)) . ': ' . $e->getMessage(), "drawn.$e->relation"));
         }
         if ($clash !== []) {
-            throw new StepProblem(new Message('clash', 'These relations contradict each other.', implode(', ', array_slice($clash, 0, 8)) . ' cannot all hold. Change one of them or take it out.', "drawn.$clash[0]"));
+            throw new StepProblem(new Message('clash', 'These relations contradict each other.', ucfirst(RelationWords::list($sketch, $clash, 8)) . ' cannot all hold. Change one of them or take it out.', "drawn.$clash[0]"));
         }
 
         return $sketch;

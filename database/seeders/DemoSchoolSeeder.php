@@ -12,6 +12,7 @@ use App\Models\Person;
 use App\Models\School;
 use App\Models\SchoolClass;
 use App\Models\Work;
+use App\Support\Codes;
 use App\Support\Library;
 use App\Support\RecipeBook;
 use App\Support\Workbench;
@@ -60,7 +61,7 @@ final class DemoSchoolSeeder extends Seeder
     {
         $school = School::create(['name' => self::SCHOOL]);
         $password = Hash::make(self::PASSWORD);
-        $pin = Hash::make(self::PIN);
+        $pin = Codes::pin(self::PIN);
         $teachers = [];
         foreach (self::TEACHERS as $email => $name) {
             $teachers[] = Person::create(['school_id' => $school->id, 'role' => 'teacher', 'name' => $name, 'email' => $email, 'password' => $password]);

@@ -122,7 +122,7 @@ final class EditController extends Controller
         // a step that is tried out stays so while its values change
         $tried = in_array($in['do'], ['set', 'pick', 'region', 'add-shape', 'drop-shape'], true) && ($in['trial'] ?? false) ? $in['step'] ?? null : null;
 
-        return response()->view('bench.work', [...BenchPage::for($recipe, $this->bench, $this->book), 'said' => $taken->words, 'picked' => $focus ?? ($in['step'] ?? null), 'fresh' => in_array($in['do'], ['group', 'one-more', 'around'], true) ? null : ($focus ?? $tried)])
+        return response()->view('bench.work', [...BenchPage::for($recipe, $this->bench, $this->book), 'said' => $taken->words, 'told' => true, 'picked' => $focus ?? ($in['step'] ?? null), 'fresh' => in_array($in['do'], ['group', 'one-more', 'around'], true) ? null : ($focus ?? $tried)])
             ->header('Cubo-Edit', $taken->outcome->value);
     }
 }

@@ -82,7 +82,7 @@ final readonly class MakingRows
 
     private static function word(Requirement $r): string
     {
-        return '“' . (StepKind::tryFrom((string) $r->where['step'])->name ?? (string) $r->where['step']) . '”';
+        return '“' . (StepKind::tryFrom((string) $r->where['step'])?->label() ?? (string) $r->where['step']) . '”';
     }
 
     /** @param list<Step> $steps */

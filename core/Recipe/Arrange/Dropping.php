@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe\Arrange;
 
+use Cubo\Budget\Budget;
 use Cubo\Geometry\Transform;
 use Cubo\Measure\TriangleTree;
 use Cubo\Quantity\Number;
@@ -48,7 +49,7 @@ final class Dropping
             return $recipe;
         }
         $box = $solid->vertexBox();
-        [$way, $face] = $part->isEmpty() ? [INF, null] : self::fall($solid, $part);
+        [$way, $face] = $part->isEmpty() ? [INF, null] : self::fall($solid, $part, $task->budget);
         // the ground lies below everything that stands above it
         if ($way === INF) {
             [$way, $face] = [max(0.0, $box[2]), null];
@@ -67,7 +68,7 @@ final class Dropping
     /**
      * @return array{float, string|null} how far down, mm; INF where nothing is below; the face it meets first
      */
-    private static function fall(Solid $solid, Solid $part): array
+    private static function fall(Solid $solid, Solid $part, Budget $budget): array
     {
         $best = INF;
         $face = null;
@@ -83,11 +84,11 @@ final class Dropping
             }
         }
         // where edges cross before corners meet
-        if (self::overlaps($solid, $part, $best === INF ? max(0.0, $solid->vertexBox()[2]) : $best - self::NEAR)) {
+        if (self::overlaps($solid, $part, $budget, $best === INF ? max(0.0, $solid->vertexBox()[2]) : $best - self::NEAR)) {
             [$low, $high] = [0.0, $best === INF ? max(0.0, $solid->vertexBox()[2]) : $best];
             for ($i = 0; $i < 40 && $high - $low > self::NEAR / 10; $i++) {
                 $middle = ($low + $high) / 2;
-                self::overlaps($solid, $part, $middle) ? $high = $middle : $low = $middle;
+                self::overlaps($solid, $part, $budget, $middle) ? $high = $middle : $low = $middle;
             }
             [$best, $face] = [$low, null];
         }
@@ -95,10 +96,10 @@ final class Dropping
         return [$best, $face ?? self::under($solid, $part, $best)];
     }
 
-    private static function overlaps(Solid $solid, Solid $part, float $down): bool
+    private static function overlaps(Solid $solid, Solid $part, Budget $budget, float $down): bool
     {
         try {
-            return ! BooleanOperation::intersection($solid->moved(Transform::translation([0.0, 0.0, -$down])), $part)->isEmpty();
+            return ! BooleanOperation::intersection($solid->moved(Transform::translation([0.0, 0.0, -$down])), $part, $budget)->isEmpty();
         } catch (BooleanFailed) {
             return false;
         }

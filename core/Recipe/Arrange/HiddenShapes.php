@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Cubo\Recipe\Arrange;
 
 use Closure;
+use Cubo\Budget\OverBudget;
 use Cubo\Recipe\Make\Making;
+use Cubo\Recipe\Make\StepBudget;
 use Cubo\Recipe\Make\Task;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
@@ -83,8 +85,8 @@ final class HiddenShapes
             return false;
         }
         try {
-            $left = BooleanOperation::difference($in, $out);
-        } catch (BooleanFailed) {
+            $left = BooleanOperation::difference($in, $out, StepBudget::aside());
+        } catch (BooleanFailed|OverBudget) {
             return false;
         }
 

@@ -15,6 +15,7 @@ use Cubo\Recipe\FacePlane;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\NamedSizes;
 use Cubo\Recipe\PartCorners;
+use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\PlacedSketch;
 use Cubo\Recipe\Recipe;
@@ -57,7 +58,7 @@ final readonly class Task
     {
         $before = $evaluate($recipe->before($step->id));
 
-        return self::of($recipe, $step, $before->part(), $before->sketches, $evaluate(...));
+        return self::of($recipe, $step, $before->part(), $before->sketches, $evaluate(...), null, StepBudget::fresh());
     }
 
     /** What another recipe makes, a group of this one. */
@@ -237,7 +238,7 @@ final readonly class Task
         }
         $gone = array_values(array_filter($names, static fn (string $n): bool => ! isset($there[$n])));
         if ($gone !== []) {
-            throw new StepProblem(new Message("no-$one", count($gone) === 1 ? "A picked $one is gone." : "Picked {$one}s are gone.", 'The part before this step has no ' . implode(', ', array_map(static fn (string $n): string => "“{$n}”", array_slice($gone, 0, 3))) . '. Pick anew.', $key));
+            throw new StepProblem(new Message("no-$one", count($gone) === 1 ? "A picked $one is gone." : "Picked {$one}s are gone.", 'The part before this step has no ' . implode(', ', array_map(fn (string $n): string => '“' . PartNames::any($n, $this->recipe) . '”', array_slice($gone, 0, 3))) . '. Pick anew.', $key));
         }
 
         return $names;
@@ -253,8 +254,9 @@ final readonly class Task
         }
         $bodies = BodyNames::of($this->part);
         if (! isset($bodies[$body])) {
-            $names = implode(', ', array_keys($bodies));
-            throw new StepProblem(new Message('no-body', 'There is no such body.', "No separate body begins at “{$body}” here. The bodies now are: $names.", 'body'));
+            $named = fn (string $of): string => $this->recipe->step(explode('.', $of)[0])->name ?? 'a step that is gone';
+            $names = implode(', ', array_unique(array_map($named, array_map(strval(...), array_keys($bodies)))));
+            throw new StepProblem(new Message('no-body', 'There is no such body.', "No separate body begins at “{$named($body)}” here. The bodies now begin at: $names.", 'body'));
         }
         $others = array_merge(...array_values(array_diff_key($bodies, [$body => true])), ...[[]]);
 

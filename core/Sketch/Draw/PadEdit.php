@@ -10,6 +10,7 @@ use Cubo\Sketch\DimensionValues;
 use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\Relation;
 use Cubo\Sketch\RelationKind;
+use Cubo\Sketch\RelationWords;
 use Cubo\Sketch\Role;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\SketchFormat;
@@ -43,7 +44,7 @@ final class PadEdit
                 'remove' => array_reduce(self::ids($in), static fn (Sketch $x, string $id): Sketch => $x->without($id), $s),
                 'role' => self::withRole($s, self::ids($in), Role::tryFrom(self::text($in, 'role')) ?? Role::Outline),
                 'drag' => self::dragged($s, $in, $unit, $outer),
-                'close' => self::closed($s, self::ids($in)),
+                'close' => self::closed($s, self::ids($in), $unit, $outer),
                 default => $s,
             };
         } catch (UnreadableLine|UnfitRelation|SolvingTooLong|InvalidArgumentException $e) {
@@ -99,11 +100,8 @@ final class PadEdit
             throw new Refusal($e->getMessage());
         }
         if (! $solved->holds()) {
-            $names = array_map(static fn (string $id): string => isset($s->relations[$id]) ? $id . ' (' . $s->relations[$id]->kind->value . ')' : $id, array_slice($solved->clash, 0, 6));
-            if (count($names) === 1) {
-                throw new Refusal("$names[0] cannot hold here. Nothing was changed.", $solved->clash);
-            }
-            throw new Refusal('These contradict each other: ' . implode(', ', $names) . '. Nothing was changed.', $solved->clash);
+            $names = RelationWords::list($s, $solved->clash, 6);
+            throw new Refusal(count($solved->clash) === 1 ? ucfirst("$names cannot hold here. Nothing was changed.") : "These contradict each other: $names. Nothing was changed.", $solved->clash);
         }
 
         foreach ($solved->sketch->points as $id => [$u, $v]) {
@@ -292,13 +290,24 @@ final class PadEdit
     }
 
     /** @param list<string> $of two points that become one */
-    private static function closed(Sketch $s, array $of): Sketch
+    /**
+     * @param list<string> $of
+     * @param (callable(string): (array{float,int}|null))|null $outer
+     */
+    private static function closed(Sketch $s, array $of, Unit $unit, ?callable $outer): Sketch
     {
         if (count($of) !== 2) {
             throw new InvalidArgumentException('A gap lies between two ends.');
         }
         $pen = new Pen($s);
         $pen->relate(RelationKind::Coincident, $of[0], $of[1]);
+        try {
+            self::solved($pen->sketch, $unit, $outer);
+        } catch (Refusal) {
+            // ends that something else holds apart, as those of an outline beside another, are joined by a line across
+            $pen = new Pen($s);
+            $pen->line($of[0], $of[1]);
+        }
 
         return $pen->sketch;
     }

@@ -12,8 +12,9 @@ export function mountSheet() {
     waiting = setTimeout(async () => {
       try {
         const answer = await fetch(from, { credentials: 'same-origin' });
-        if (!answer.ok) return;
-        const svg = await answer.text();
+        if (answer.status === 503) { setTimeout(look, 1500); return; }
+        if (!answer.ok && answer.status !== 422) return;
+        const svg = answer.ok ? await answer.text() : '<p class="small quiet">This part has more edges than a drawing can show.</p>';
         const now = document.querySelector('.paper[data-sheet]');
         if (now?.dataset.sheet !== from) return;
         shown = { from, svg };

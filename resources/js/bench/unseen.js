@@ -11,7 +11,7 @@ export function mountUnseen() {
       const text = last.words[li.dataset.step] ?? '';
       const place = li.querySelector('[data-unseen]');
       // the step at hand reads it out already
-      if (place) place.textContent = text && !li.querySelector('[data-lies]')?.textContent.startsWith('hidden') ? `It ${text}.` : '';
+      if (place) place.textContent = text && !li.querySelector('[data-lies]')?.textContent ? `It ${text}.` : '';
       if (text) names.push(`${li.querySelector('input.name')?.value ?? li.dataset.step} ${text}`);
     }
     const list = document.querySelector('[data-unseen-list]');

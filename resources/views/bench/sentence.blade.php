@@ -46,7 +46,7 @@ Place {!! $name !!}, one of the group {!! $f->group() !!}, {!! $f->stands('its o
 @case('sketch')
 @php $count = count($f->result?->regions ?? []); @endphp
 Sketch {!! $name !!} on the {!! $f->chosen('plane') !!}@if ($step->text('plane') === 'face') {!! $f->face() !!}@endif, {!! $f->typed('offset', 'distance from the plane') !!} {{ $u }} from it{!! '' !!}@if ($step->text('plane') === 'face' || $step->text('turn') !== '0' || $step->text('u') !== '0' || $step->text('v') !== '0'), turned by {!! $f->typed('turn', 'turn in degrees') !!}°, its origin at {!! $f->typed('u', 'its origin to the right') !!}, {!! $f->typed('v', 'its origin up') !!}@endif: {{ $count }} {{ $count === 1 ? 'region' : 'regions' }}.
-@if (! $f->reading)<a class="link small" href="{{ route('pad', [$recipe, $id], false) }}">Open it on the pad</a>@endif
+@if (! $f->reading)<a class="link small" href="{{ route('pad', [$recipe, $id], false) }}">Open it on the pad</a>&ensp;@endif
 @foreach ($step->outlines() as $k => $s)<span class="shape-line">{!! $f->outline((string) $k, $s) !!}</span>@endforeach
 @if (! $f->reading)<span class="small"><button class="link" {!! $f->sends('add-shape', ['kind' => 'rectangle']) !!}>Add a rectangle</button>&ensp;<button class="link" {!! $f->sends('add-shape', ['kind' => 'circle']) !!}>Add a circle</button></span>
 @include('bench.regions', ['regions' => $f->result?->regions ?? []])

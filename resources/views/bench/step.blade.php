@@ -16,7 +16,7 @@
 <div class="say">
 @include('bench.sentence')
 </div>
-@foreach ($f->messages as $i => $m)<span class="why {{ $m->warning ? 'hintful' : '' }}" @if ($i === 0) id="{{ $id }}-why" @endif role="{{ $m->warning ? 'status' : 'alert' }}"><b class="{{ $m->warning ? '' : 'off' }}">{{ $m->what }}</b> {{ $m->why }} {!! $f->offer($m) !!}@if (! $m->warning && $f->picksAnew($m)) <button type="button" class="btn s" data-anew="{{ $f->picksAnew($m) }}">{{ str_contains($m->what, 'yet') || str_contains($m->what, 'is picked') ? 'Pick it' : 'Pick anew' }}</button>@endif</span>@endforeach
+@foreach ($f->messages as $i => $m)<span class="why {{ $m->warning ? 'hintful' : '' }}" @if ($i === 0) id="{{ $id }}-why" @endif role="{{ $m->warning ? 'status' : 'alert' }}"><b class="{{ $m->warning ? '' : 'off' }}">{{ $m->what }}</b> {{ $m->why }} {!! $f->offer($m) !!}@if (! $m->warning && $f->picksAnew($m)) <button type="button" class="btn s" data-anew="{{ $f->picksAnew($m) }}">{{ $f->isEmpty((string) $m->field) ? 'Pick it' : 'Pick anew' }}</button>@endif</span>@endforeach
 @if ($f->result?->status === 'waiting')<span class="why waits">Not worked out yet.</span>@endif
 @if ($step->off)<span class="why">This step is switched off. The part is shown without it.</span>@endif
 @if ($trial)<div class="trialbar" role="group" aria-label="Tried out"><span>Tried out, not settled:</span> <button type="button" class="btn s go" data-keep>Keep it <kbd>Enter</kbd></button> <button class="btn s" {!! $f->sends('delete') !!} data-drop>Drop it <kbd>Esc</kbd></button></div>@endif

@@ -31,7 +31,7 @@
 @if ($drawing !== '' || $sheetFrom !== '')<div class="paper" data-sheet="{{ $sheetFrom }}">{!! $drawing !!}</div>@endif
 @if (trim($exercise->brief) !== '')<div class="brief">{{ $exercise->brief }}</div>@endif
 @if ($findings !== [])<section class="likely" aria-label="What probably happened"><h3>What probably happened</h3><ul>@foreach (array_slice($findings, 0, 3) as $f)<li><b>{{ $f->slip->title() }}</b> <span class="quiet small">{{ $f->sure() }}</span><br><span class="small">{{ $f->words }}</span></li>@endforeach</ul></section>@endif
-@if ($said !== '')<p class="{{ str_starts_with($said, 'Taken back') || str_starts_with($said, 'Done again') ? 'said small' : 'vh' }}" role="status">{{ $said }}</p>@endif
+@if ($said !== '')<p class="{{ ($told ?? false) ? 'said small' : 'vh' }}" role="status">{{ $said }}</p>@endif
 @if ($work)
 <ul>@foreach ($asked as $i => $r)
 @php $row = $rows[$r->id] ?? null; $s = $states[$r->id] ?? 'open'; @endphp

@@ -94,7 +94,7 @@ it('takes the unit and the transforms that a 3MF model states', function (string
 it('refuses in words what is no mesh, or more than one', function (Closure $bytes, string $words) {
     expect(fn () => MeshFile::read($bytes(), Unit::Millimetre))->toThrow(UnreadableFile::class, $words);
 })->with([
-    'nothing' => [fn () => '', 'not an STL'],
+    'nothing' => [fn () => '', 'is empty'],
     'a face of two corners' => [fn () => "v 0 0 0\nv 1 0 0\nf 1 2\n", 'fewer than three'],
     'a face of corners that are not there' => [fn () => "v 0 0 0\nv 1 0 0\nf 1 2 9\n", 'not there'],
     'a corner before the first' => [fn () => "v 0 0 0\nv 1 0 0\nf -9 1 2\n", 'names no corner'],
@@ -105,8 +105,8 @@ it('refuses in words what is no mesh, or more than one', function (Closure $byte
     'a PLY of a type nobody knows' => [fn () => "ply\nformat ascii 1.0\nelement vertex 1\nproperty quad x\nend_header\n", 'type that is not known'],
     'a PLY that ends early' => [fn () => "ply\nformat binary_little_endian 1.0\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\nend_header\nabc", 'ends too early'],
     'a PLY that promises too much' => [fn () => "ply\nformat ascii 1.0\nelement vertex 99999999\nproperty float x\nproperty float y\nproperty float z\nend_header\n1 2 3 4", 'ends too early'],
-    'a package of something else' => [fn () => package('hello', 'hello.txt'), 'no model'],
-    'half a package' => [fn () => substr(package('x'), 0, 30), 'not a 3MF'],
+    'a package of something else' => [fn () => package('hello', 'hello.txt'), 'not one of a part'],
+    'half a package' => [fn () => substr(package('x'), 0, 30), 'not one of a part'],
     'a model that does not end' => [fn () => package('<model><resources><object id="1"><mesh>'), 'damaged'],
     'entities of another file' => [fn () => package('<!DOCTYPE m [<!ENTITY x SYSTEM "file:///etc/passwd">]><model>&x;</model>'), 'document type'],
     'entities that grow' => [fn () => package('<?xml version="1.0"?>' . str_repeat(' ', 5000) . '<!DOCTYPE m [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]><model>&b;</model>'), 'document type'],

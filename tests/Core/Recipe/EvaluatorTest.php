@@ -122,7 +122,7 @@ it('says at the step what does not work', function (array $steps, string $code):
     'half a copy' => [[BLOCK, ['kind' => 'copy', 'body' => 'all', 'times' => '1.5', 'x' => '50']], 'not-a-count@times'],
     'a thousand copies' => [[BLOCK, ['kind' => 'copy', 'body' => 'all', 'times' => '1000', 'x' => '50']], 'not-a-count@times'],
     'an angle with a unit of length' => [[BLOCK, ['kind' => 'turn', 'body' => 'all', 'angle' => '5 mm']], 'unreadable@angle'],
-    'an outline of no size' => [[['kind' => 'sketch', 'shapes' => [['kind' => 'circle', 'round' => '0']]]], 'not-positive@shapes.0.round'],
+    'an outline of no size' => [[['kind' => 'sketch', 'shapes' => [['kind' => 'circle', 'round' => '0']]]], 'not-positive@shapes.a.round'],
 ]);
 
 it('keeps the last good part and goes on with what does not depend on a failed step', function (): void {
