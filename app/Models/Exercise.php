@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $brief
  * @property string $unit
  * @property list<array<string, mixed>> $requirements
+ * @property list<array<string, mixed>> $aside asked of places that the reference part does not have now
  * @property bool $turned whether a part may lie another way
  * @property string $printer key of a print profile
  * @property string $tolerance of lengths that have none of their own, as typed; nothing for the proposed ones
@@ -28,7 +29,9 @@ final class Exercise extends Model
 {
     protected $guarded = [];
 
-    protected $casts = ['requirements' => 'array', 'turned' => 'boolean'];
+    protected $casts = ['requirements' => 'array', 'aside' => 'array', 'turned' => 'boolean'];
+
+    protected $attributes = ['aside' => '[]'];
 
     /** @return BelongsTo<Person, $this> */
     public function teacher(): BelongsTo

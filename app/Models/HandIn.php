@@ -55,8 +55,11 @@ final class HandIn extends Model
     {
         return DB::transaction(static function () use ($work, $what): self {
             Work::query()->lockForUpdate()->findOrFail($work->id);
-            // pressed twice, a file is still one hand-in
-            $known = isset($what['file_id']) ? self::query()->where('file_id', $what['file_id'])->first() : null;
+            // pressed twice, it is still one hand-in; what was sent back or accepted may be handed in again
+            $last = self::query()->where('work_id', $work->id)->orderByDesc('attempt')->first();
+            $known = isset($what['file_id'])
+                ? self::query()->where('file_id', $what['file_id'])->first()
+                : ($last?->state === 'waiting' && $last->revision_id === $what['revision_id'] ? $last : null);
 
             return $known ?? self::create($what + ['work_id' => $work->id, 'attempt' => (int) $work->handIns()->max('attempt') + 1, 'state' => 'waiting', 'report' => [], 'overrules' => [], 'comment' => '']);
         });

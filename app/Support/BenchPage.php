@@ -7,6 +7,8 @@ namespace App\Support;
 use App\Models\Exercise;
 use App\Models\Recipe;
 use App\Models\Work;
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
 use Cubo\Check\Row;
 use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\BodyNames;
@@ -101,8 +103,9 @@ final class BenchPage
         $names = $state->isEmpty() ? null : self::names($document, $state, $bench);
         $bodies = $state->isEmpty() ? [] : array_keys(BodyNames::of($state->part()));
         [$mass, $massWhy] = [null, ''];
+        [$readouts, $measured] = self::readouts($state, $bench);
         try {
-            $mass = $state->isEmpty() ? null : $document->material?->mass($bench->readouts($state)['volume']);
+            $mass = $readouts === null ? null : $document->material?->mass($readouts['volume']);
         } catch (UnreadableExpression $e) {
             $massWhy = $e->getMessage();
         }
@@ -115,19 +118,29 @@ final class BenchPage
             'names' => $names,
             'reliance' => new Reliance($document),
             // checks and drawings are of the whole, whatever is open
-            'key' => $all->key, 'empty' => $all->isEmpty(), 'unfinished' => ! $state->isFinished() || ! $all->isFinished(),
+            'key' => $all->key, 'empty' => $all->isEmpty(), 'unfinished' => ! $state->isFinished() || ! $all->isFinished(), 'measured' => $measured,
             'open' => $whole->groups[$whole->open] ?? null, 'whole' => $whole,
             'shares' => $owner->isTeacher() ? $owner->classes()->orderBy('name')->get()->all() : [],
             'newer' => Library::newer($whole, $owner),
             'paint' => $names !== null && Paint::any($document) ? Paint::of($document, array_map(strval(...), array_keys($names['faces']))) : [],
             'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
-            'readouts' => $state->isEmpty() ? null : $bench->readouts($state),
+            'readouts' => $readouts,
             'bodyWords' => self::bodyWords($document, $bodies),
             'bodies' => $bodies,
             'canUndo' => $recipe->current !== 1, 'canRedo' => $book->canRedo($recipe),
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$recipe, $state->key], false),
             'picked' => null, 'fresh' => null, 'said' => '',
         ];
+    }
+
+    /** @return array{array<string, mixed>|null, string} figures, and how it is with them: there, later or never */
+    private static function readouts(PartState $state, Workbench $bench): array
+    {
+        try {
+            return [$state->isEmpty() ? null : $bench->readouts($state), 'there'];
+        } catch (OverBudget $e) {
+            return [null, $e->limit === Limit::Time ? 'later' : 'never'];
+        }
     }
 
     /**

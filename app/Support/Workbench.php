@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Cubo\Budget\Budget;
 use Cubo\Budget\Limit;
 use Cubo\Budget\OverBudget;
 use Cubo\Check\Checker;
@@ -43,6 +44,9 @@ final class Workbench
     /** Raise when previews hold something else. */
     private const PREVIEWS = 2;
 
+    /** Units that measuring may take for the figures beside the part. */
+    private const MEASURE = 15_000_000;
+
     /** Seconds that somebody waits for a page to open, for the answer to an edit, and for a page that asks again by itself. */
     public const PAGE = 0.8;
 
@@ -71,18 +75,28 @@ final class Workbench
         return $this->files->remember($state->key, 'glb', static fn (): string => GlbFile::write($state->part()));
     }
 
-    /** @return array{volume: float, area: float, size: array{float,float,float}, bodies: int, low: float, head: bool, balances: bool} */
+    /**
+     * @return array{volume: float, area: float, size: array{float,float,float}, bodies: int, low: float, head: bool, balances: bool}
+     *
+     * @throws OverBudget (time) when somebody waits and they are not there yet; (work) when a bench cannot measure so fine a part
+     */
     public function readouts(PartState $state): array
     {
-        $json = $this->files->remember($state->key, 'stands', static function () use ($state): string {
-            $m = new PartMeasures($state->part());
-
+        $json = $this->files->remember($state->key, 'stands', function () use ($state): string {
+            $m = new PartMeasures($state->part(), new Budget(self::MEASURE, $this->until));
+            try {
+                $m->bounds();
+                $m->mass();
+            } catch (OverBudget $e) {
+                // the same every time: looked for once
+                return $e->limit === Limit::Work ? 'null' : throw $e;
+            }
             $stands = Standing::of($m);
 
             return (string) json_encode(['head' => $stands->onItsHead(), 'balances' => $stands->balances(), 'volume' => $m->mass()->volume, 'area' => $m->mass()->area, 'size' => $m->bounds()->size(), 'bodies' => $m->bodyCount(), 'low' => $m->bounds()->min[2]]);
         });
 
-        return json_decode($json, true);
+        return json_decode($json, true) ?? throw new OverBudget(Limit::Work);
     }
 
     /** @return array<string, PartEdge> what can be taken over into a sketch */

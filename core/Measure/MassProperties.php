@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Solid\GridPatch;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -23,6 +25,11 @@ final class MassProperties
 {
     /** Cones are integrated finely where their least width falls below this share of the greatest. */
     private const SMOOTH = 0.65;
+
+    /** Units for a curved facet with its edges, and for one of a free surface. */
+    private const ROUND = 20;
+
+    private const FREE = 400;
 
     public readonly float $volume;
 
@@ -47,7 +54,8 @@ final class MassProperties
     /** @var array<int, array<int, array{float, float}|null>> parameters of free surfaces, by surface and vertex */
     private array $spot = [];
 
-    public function __construct(private readonly Solid $solid)
+    /** @throws OverBudget */
+    public function __construct(private readonly Solid $solid, Budget $budget = new Budget)
     {
         if ($solid->isEmpty()) {
             $this->volume = $this->area = 0.0;
@@ -57,9 +65,11 @@ final class MassProperties
         }
         $this->o = [$solid->x[0], $solid->y[0], $solid->z[0]];
         $this->flat();
+        $budget->spend($solid->triangleCount());
         foreach ($solid->facet as $t => $f) {
             $s = $solid->surfaces[$solid->surfaceOf[$f]];
             if (! $s->isFlat()) {
+                $budget->spend($s->patch === null ? self::ROUND : self::FREE);
                 $this->lens($t, $s);
             }
         }

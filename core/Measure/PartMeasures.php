@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Budget\Budget;
 use Cubo\Solid\Solid;
 
-/** All measures of one part, each computed when first asked for. */
+/** All measures of one part, each computed when first asked for; any of them may throw OverBudget. */
 final class PartMeasures
 {
     /**
@@ -32,7 +33,7 @@ final class PartMeasures
     /** @var array<int, Symmetry> */
     private array $symmetry = [];
 
-    public function __construct(public readonly Solid $solid) {}
+    public function __construct(public readonly Solid $solid, private readonly Budget $budget = new Budget) {}
 
     public function isFine(): bool
     {
@@ -41,12 +42,12 @@ final class PartMeasures
 
     public function mass(): MassProperties
     {
-        return $this->mass ??= new MassProperties($this->solid);
+        return $this->mass ??= new MassProperties($this->solid, $this->budget);
     }
 
     public function bounds(): Bounds
     {
-        return $this->bounds ??= Bounds::of($this->solid);
+        return $this->bounds ??= Bounds::of($this->solid, $this->budget);
     }
 
     public function features(): Features

@@ -76,7 +76,7 @@ test('a teacher corrects a tolerance and marks everybody again', async () => {
   await teacher.getByRole('link', { name: 'Exercise', exact: true }).click();
   await teacher.getByLabel('tolerance of Width').fill('0.5');
   await teacher.getByRole('button', { name: 'Save what is asked' }).click();
-  await teacher.getByText('Saved just now.').waitFor();
+  await teacher.locator('#kept', { hasText: 'just now' }).waitFor();
   await teacher.getByRole('button', { name: /^Mark .* again$/ }).click();
   const row = teacher.locator('tr', { hasText: name });
   await row.getByText('0.30 too large').waitFor({ timeout: 90000 });
@@ -113,7 +113,7 @@ test('a teacher names a distance of their own; a pupil makes the part in two way
   await teacher.getByRole('button', { name: /How it is made/ }).click();
   await teacher.getByLabel('ask for Made in two ways').check();
   await teacher.getByRole('button', { name: 'Save what is asked' }).click();
-  await teacher.getByText('Saved just now.').waitFor();
+  await teacher.locator('#kept', { hasText: 'just now' }).waitFor();
   sound(teacher);
   await teacher.context().close();
 

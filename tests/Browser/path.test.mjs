@@ -49,7 +49,7 @@ test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => 
     assert.equal(await teacher.getByLabel('tolerance of Width').inputValue(), '0.5', 'what was typed is kept');
     await teacher.getByLabel('tolerance of Height').fill('0.2');
     await teacher.getByRole('button', { name: 'Save what is asked' }).click();
-    await teacher.getByText('Saved just now.').waitFor();
+    await teacher.locator('#kept', { hasText: 'just now' }).waitFor();
     await teacher.locator('select[name=class_id]').selectOption({ label: '8b' });
     await teacher.getByLabel('due date').fill('2031-03-14');
     await teacher.getByRole('button', { name: 'Set it' }).click();

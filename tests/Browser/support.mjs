@@ -83,10 +83,13 @@ export async function pick(page, field, value) {
   await edit(page, () => select.selectOption(value));
 }
 
-export const readout = (page, name) => page.locator('.readouts').getByText(name, { exact: true }).locator('xpath=following-sibling::dd[1]').innerText();
+/** Waits until a part that takes longer than an answer is worked out and measured. */
+export const finished = (page) => page.waitForFunction(() => document.getElementById('state')?.dataset.unfinished === '0', null, { timeout: 60000 });
+
+export const readout = async (page, name) => { await finished(page); return page.locator('.readouts').getByText(name, { exact: true }).locator('xpath=following-sibling::dd[1]').innerText(); };
 
 /** Waits until the stage shows the part that the page names. */
-export const shown = (page) => page.waitForFunction(() => document.querySelector('[data-stage]').dataset.part === document.getElementById('state').dataset.glb);
+export const shown = (page) => page.waitForFunction(() => document.getElementById('state').dataset.unfinished === '0' && document.querySelector('[data-stage]').dataset.part === document.getElementById('state').dataset.glb);
 
 // Every file has a class of its own with pupils nobody else uses (tests/BrowserClasses.php), so that files run side by side.
 export const CLASS = `${basename(process.argv[1] ?? '', '.test.mjs').toUpperCase()}9`;

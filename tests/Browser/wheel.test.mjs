@@ -2,7 +2,7 @@
 // the sheet is met; once by keys alone and once by pointer alone.
 import assert from 'node:assert/strict';
 import { after, before, beforeEach, test } from 'node:test';
-import { add, edit, openBrowser, openEmptyBench, openWindow, pick, readout, shown, sound } from './support.mjs';
+import { add, edit, finished, openBrowser, openEmptyBench, openWindow, pick, readout, shown, sound } from './support.mjs';
 
 let browser;
 let page;
@@ -17,6 +17,7 @@ const value = (field) => page.locator(`#${field}`).inputValue();
 const settled = () => shown(page);
 
 async function met() {
+  await finished(page);
   assert.deepEqual(await page.locator('.log .why b').allTextContents(), []);
   assert.equal((await page.locator('.readouts dd').first().innerText()).trim(), '72.00 × 63.96 × 48.00 mm');
   assert.equal(await readout(page, 'Pieces'), '1');

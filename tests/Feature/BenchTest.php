@@ -111,8 +111,12 @@ it('checks, shows each size with its deviation and counts the checks', function 
     $assignment = $this->s->assignment($this->s->exercise(), null, 2);
     $work = $this->s->work($assignment, null, [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'], ['kind' => 'cylinder', 'round' => '4', 'length' => '30', 'z' => '-5', 'effect' => 'cut']]);
     $this->post("/works/{$work->id}/check")->assertOk()->assertSee('4.00 too small')->assertSee('Did you type the radius as the diameter?')->assertSee('1 left');
-    $this->post("/works/{$work->id}/check")->assertOk();
-    $this->post("/works/{$work->id}/check")->assertOk()->assertSee('All checks your teacher allows are used');
+    // the same part once more tells nothing new and is not counted
+    $this->post("/works/{$work->id}/check")->assertOk()->assertSee('1 left');
+    foreach (['9' => 'of', '10' => 'All checks your teacher allows are used'] as $round => $said) {
+        edit($this, $work->recipe->fresh(), ['do' => 'set', 'step' => 's2', 'values' => ['round' => (string) $round]])->assertOk();
+        $this->post("/works/{$work->id}/check")->assertOk()->assertSee($said);
+    }
     expect($work->fresh()->checks_used)->toBe(2);
 });
 
@@ -140,6 +144,19 @@ it('freezes what is handed in for good', function (): void {
     $this->get("/hand-ins/{$handIn->id}")->assertOk()->assertSee('It is being measured')->assertSee('data-looks-again', false);
     (new CheckHandIn($handIn->id))->handle(app(Marking::class));
     $this->get("/hand-ins/{$handIn->id}")->assertOk()->assertSee('Not found');
+});
+
+it('makes one hand-in of a button pressed twice, and another of a part that was sent back', function (): void {
+    Queue::fake();
+    $work = $this->s->work($this->assignment, null, [['kind' => 'block']]);
+    $this->post("/works/{$work->id}/hand-in", ['version' => 1])->assertRedirect();
+    $first = HandIn::query()->firstOrFail();
+    $this->post("/works/{$work->id}/hand-in", ['version' => 1])->assertRedirect(route('hand-ins.show', $first));
+    Queue::assertPushed(CheckHandIn::class, 1);
+    $first->update(['state' => 'returned']);
+    $this->post("/works/{$work->id}/hand-in", ['version' => 1])->assertRedirect();
+    expect(HandIn::query()->orderBy('attempt')->pluck('attempt')->all())->toBe([1, 2]);
+    $this->post("/works/{$work->id}/hand-in", ['version' => 7])->assertSessionHasErrors(['hand-in' => 'The part was changed after this page was shown. Look at it once more, then hand it in.']);
 });
 
 it('does not hand in an empty part', function (): void {

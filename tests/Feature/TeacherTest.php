@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Jobs\ReadReference;
 use App\Models\Assignment;
 use App\Models\Exercise;
+use App\Support\PartFiles;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Queue;
 use Tests\School;
 
 beforeEach(function (): void {
@@ -47,6 +51,44 @@ it('keeps tolerance, points, name and choice of each requirement', function (): 
     // another look at the exercise keeps the choices
     $this->get("/exercises/{$e->id}")->assertOk()->assertSee('Long side');
     expect($e->fresh()->sheet()->requirements[0]->tolerance)->toBe(0.25);
+});
+
+it('keeps what was asked of a place that is gone for a while, with its tolerance', function (): void {
+    $e = $this->s->exercise();
+    $this->get("/exercises/{$e->id}")->assertOk()->assertDontSee('not on the reference part now');
+    $this->post("/exercises/{$e->id}", ['title' => 'Plate', 'requirements' => ['hole-0-diameter' => ['asked' => '1', 'label' => 'Bore', 'tolerance' => 'H7', 'points' => '4'], 'size-y' => ['asked' => '0', 'label' => 'Depth', 'tolerance' => '0.7', 'points' => '2']]])->assertSessionHasNoErrors();
+    $switch = fn (int $version): mixed => $this->post("/recipes/{$e->reference_id}/edit", ['version' => $version, 'do' => 'switch', 'step' => 's2'])->assertOk();
+    $switch(1);
+    $this->get("/exercises/{$e->id}")->assertOk()->assertSee('not on the reference part now')->assertSee('Bore');
+    expect(array_column($e->fresh()->sheet()->requirements, 'id'))->not->toContain('hole-0-diameter');
+    $switch(2);
+    $this->get("/exercises/{$e->id}")->assertOk()->assertDontSee('not on the reference part now');
+    $r = array_column($e->fresh()->sheet()->requirements, null, 'id');
+    expect([$r['hole-0-diameter']->asked, $r['hole-0-diameter']->as, $r['hole-0-diameter']->label, $r['hole-0-diameter']->points])->toBe([true, 'H7', 'Bore', 4])
+        ->and([$r['size-y']->asked, $r['size-y']->tolerance])->toBe([false, 0.7]);
+    $switch(3);
+    $this->get("/exercises/{$e->id}");
+    $this->post("/exercises/{$e->id}", ['title' => 'Plate', 'forget' => '1'])->assertSessionHasNoErrors();
+    $this->get("/exercises/{$e->id}")->assertOk()->assertDontSee('not on the reference part now');
+});
+
+it('reads a large reference part in the background, and drops nothing meanwhile', function (): void {
+    Queue::fake();
+    $parts = sys_get_temp_dir() . '/large-' . bin2hex(random_bytes(4));
+    app()->scoped(PartFiles::class, static fn (): PartFiles => new PartFiles($parts));
+    $e = $this->s->exercise(null, [['kind' => 'block', 'width' => '200', 'depth' => '200', 'height' => '5'], ['kind' => 'cylinder', 'round' => '6', 'length' => '30', 'x' => '-90', 'y' => '-90', 'z' => '-5', 'effect' => 'cut'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's2', 'way' => 'grid', 'count' => '12', 'rows' => '12', 'x' => '15', 'y' => '0', 'y2' => '15']]);
+    $asked = count($e->sheet()->asked());
+    expect($asked)->toBeGreaterThan(100)->and(count($e->sheet()->requirements))->toBeLessThan(400);
+    $this->get("/exercises/{$e->id}")->assertOk()->assertSee('The reference part is being read')->assertSee('data-looks-again', false);
+    Queue::assertPushed(ReadReference::class, 1);
+    expect(count($e->fresh()->sheet()->asked()))->toBe($asked);
+    app()->forgetScopedInstances();
+    app()->call([new ReadReference($e->id), 'handle']);
+    $this->get("/exercises/{$e->id}")->assertOk()->assertSee('144 holes')->assertSee('name="rows"', false);
+    // a form of which the end is missing is not taken
+    $this->post("/exercises/{$e->id}", ['title' => 'Plate', 'rows' => '300', 'requirements' => ['size-x' => ['asked' => '0']]])->assertSessionHasErrors('title');
+    expect(count($e->fresh()->sheet()->asked()))->toBe($asked);
+    File::deleteDirectory($parts);
 });
 
 it('never takes a nominal value from the form', function (): void {

@@ -8,17 +8,17 @@ use App\Jobs\CheckHandIn;
 use App\Models\Exercise;
 use App\Models\HandIn;
 use App\Models\Person;
+use App\Support\AskedSizes;
 use App\Support\ExerciseForm;
 use App\Support\Marking;
 use App\Support\RecipeBook;
 use App\Support\Workbench;
-use Cubo\Check\Datum\Datum;
-use Cubo\Check\Exercise as Sheet;
-use Cubo\Check\Proposer;
+use Cubo\Budget\OverBudget;
 use Cubo\Check\Requirement;
 use Cubo\Measure\PartMeasures;
 use Cubo\Printing\PrintProfile;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe as Document;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -29,7 +29,7 @@ use Illuminate\View\View;
 
 final class ExerciseController extends Controller
 {
-    public function __construct(private readonly Workbench $bench, private readonly RecipeBook $book) {}
+    public function __construct(private readonly Workbench $bench, private readonly RecipeBook $book, private readonly AskedSizes $asked) {}
 
     public function create(): View
     {
@@ -53,17 +53,15 @@ final class ExerciseController extends Controller
     public function edit(Exercise $exercise): View
     {
         $this->authorize('edit', $exercise);
+        $this->bench->waits(Workbench::PAGE);
         $state = $this->bench->evaluate($exercise->reference->document());
-        $sheet = $exercise->sheet();
-        if (! $state->isEmpty()) {
-            // nominal values always come from the reference part as it is now
-            $part = new PartMeasures($state->part());
-            $sheet = new Sheet($sheet->unit, ExerciseForm::merge(Proposer::propose($part, $sheet->unit, $exercise->reference->document(), $exercise->printer()), $sheet->requirements, $exercise->tolerance, $sheet->unit, $part), $exercise->title, $sheet->turned);
-            $rows = array_map(static fn ($r): array => $r->toArray(), $sheet->requirements);
-            if ($rows != $exercise->requirements) {
-                $exercise->update(['requirements' => $rows]);
-            }
+        // nominal values always come from the reference part as it is now
+        $data = $this->asked->renew($exercise, $state);
+        if ($data === null) {
+            return view('teacher.exercise-later', ['exercise' => $exercise]);
         }
+        $sheet = $exercise->sheet();
+        $this->bench->waits(Workbench::EDIT);
         /** @var Person $teacher */
         $teacher = auth()->user();
 
@@ -71,20 +69,38 @@ final class ExerciseController extends Controller
             'exercise' => $exercise, 'sheet' => $sheet, 'state' => $state, 'unit' => $sheet->unit,
             'drawing' => $this->bench->sheetSvg($state, $sheet, 780, 470),
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$exercise->reference_id, $state->key], false),
-            'readouts' => $state->isEmpty() ? null : $this->bench->readouts($state),
-            'data' => isset($part) ? Datum::choices($part, $sheet->unit) : [],
+            'readouts' => $this->readouts($state),
+            'data' => $data,
+            'aside' => array_map(Requirement::fromArray(...), $exercise->aside),
             'classes' => $teacher->classes()->orderBy('name')->get(),
             'handIns' => Marking::last($exercise)->count(),
             'assignments' => $exercise->assignments()->whereNull('taken_back_at')->with('schoolClass')->get()->keyBy('class_id'),
         ]);
     }
 
+    /** @return array{volume: float, bodies: int}|null */
+    private function readouts(PartState $state): ?array
+    {
+        try {
+            return $state->isEmpty() ? null : $this->bench->readouts($state);
+        } catch (OverBudget) {
+            return null;
+        }
+    }
+
     public function update(Request $request, Exercise $exercise): RedirectResponse
     {
         $this->authorize('edit', $exercise);
         $input = $request->validate(self::rules() + ['tolerance' => ['nullable', 'string', 'max:40'], 'printer' => ['nullable', Rule::in(array_keys(PrintProfile::all()))]], self::words());
+        if ($request->boolean('forget')) {
+            $exercise->update(['aside' => []]);
+        }
         $sheet = $exercise->sheet();
         [$requirements, $problems] = ExerciseForm::read($sheet->requirements, (array) $request->input('requirements', []), $sheet->unit);
+        // the form says how many rows it has: a server that cuts long forms off must not lose any without a word
+        if ($request->integer('rows') > count((array) $request->input('requirements', []))) {
+            $problems['title'] = 'Not all of the form arrived. Nothing was saved; try again.';
+        }
         $usual = trim((string) ($input['tolerance'] ?? $exercise->tolerance));
         if ($problems === [] && $usual !== '' && $usual !== $exercise->tolerance) {
             [$requirements, $wrong] = ExerciseForm::all($requirements, $usual, $sheet->unit);

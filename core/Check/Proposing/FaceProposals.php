@@ -18,6 +18,9 @@ final class FaceProposals
     /** Slanting faces that are proposed, largest first. */
     private const MOST_ANGLES = 4;
 
+    /** Heights of flat faces that are proposed along one axis. */
+    private const MOST_LEVELS = 40;
+
     /** @return list<Requirement> */
     public static function of(PartMeasures $part, float $tolerance): array
     {
@@ -47,7 +50,7 @@ final class FaceProposals
                 }
             }
             ksort($levels, SORT_NUMERIC);
-            foreach ($levels as [$at, , $sign]) {
+            foreach (array_slice($levels, 0, self::MOST_LEVELS, true) as [$at, , $sign]) {
                 if ($at < 1e-6 || $at > $size[$axis] - 1e-6 || ! isset($levels['0'])) {
                     continue;
                 }

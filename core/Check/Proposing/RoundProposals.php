@@ -18,6 +18,9 @@ final class RoundProposals
     /** Between how many pairs of holes a distance is proposed. */
     private const MOST_DISTANCES = 4;
 
+    /** Holes, pins, sinkings and slots that are proposed one by one; how many there are is always proposed. */
+    private const MOST_SINGLE = 60;
+
     /** @return list<Requirement> */
     public static function of(PartMeasures $part, float $tolerance): array
     {
@@ -66,7 +69,7 @@ final class RoundProposals
         $out = $there = [];
         $siblings = array_count_values(array_map(static fn (Hole $h): string => 'a' . $h->principal(), $list));
         $asked = $what === 'hole';
-        foreach ($list as $i => $h) {
+        foreach (array_slice($list, 0, self::MOST_SINGLE) as $i => $h) {
             $axis = (int) $h->principal();
             [$a, $b] = Proposer::others($axis);
             $where = self::where($part, $axis, ...$h->point) + ['siblings' => $siblings["a$axis"]];
@@ -125,7 +128,7 @@ final class RoundProposals
     private static function cones(PartMeasures $part, float $tolerance): array
     {
         $out = [];
-        foreach ($part->features()->cones as $i => $c) {
+        foreach (array_slice($part->features()->cones, 0, self::MOST_SINGLE) as $i => $c) {
             $axis = self::axisOf($c);
             if ($axis === null) {
                 continue;
@@ -158,7 +161,7 @@ final class RoundProposals
     private static function slots(PartMeasures $part, float $tolerance): array
     {
         $out = [];
-        foreach ($part->features()->slots as $i => $s) {
+        foreach (array_slice($part->features()->slots, 0, self::MOST_SINGLE) as $i => $s) {
             $axis = null;
             foreach ($s->axis as $k => $v) {
                 $axis = abs($v) > 1 - 1e-6 ? $k : $axis;

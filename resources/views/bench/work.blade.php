@@ -4,7 +4,7 @@
     $edit = 'data-edits="once"'; $each = 'data-edits="each"'; $whole_ = 'data-edits="all"';
     $asked = $sheet->asked();
 @endphp
-<span id="state" hidden data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="{{ $fresh ?? '' }}" data-words="{{ $words }}" data-door="{{ $address }}" data-recipe="{{ $recipe->id }}" data-now="{{ route('recipes.now', $recipe, false) }}" data-arrived="{{ route('recipes.arrived', $recipe, false) }}" data-unseen="{{ route('stage.unseen', $recipe, false) }}" data-ground="{{ $document->ground }}" data-open="{{ $open->id ?? '' }}" data-unfinished="{{ $unfinished ? 1 : 0 }}"></span>
+<span id="state" hidden data-version="{{ $recipe->version }}" data-glb="{{ $glb }}" data-fresh="{{ $fresh ?? '' }}" data-words="{{ $words }}" data-door="{{ $address }}" data-recipe="{{ $recipe->id }}" data-now="{{ route('recipes.now', $recipe, false) }}" data-arrived="{{ route('recipes.arrived', $recipe, false) }}" data-unseen="{{ route('stage.unseen', $recipe, false) }}" data-ground="{{ $document->ground }}" data-open="{{ $open->id ?? '' }}" data-unfinished="{{ $unfinished || $measured === 'later' ? 1 : 0 }}"></span>
 <header class="strip">
 <x-mark/>
 <div><span class="cap">{{ $work ? 'Exercise' : 'Reference part of' }}</span><h1 style="font-size:14.5px;line-height:19px">{{ $exercise->title }}</h1></div>
@@ -71,6 +71,7 @@
 @if ($unfinished)<p class="working" role="status"><b>Cubo is working on the part.</b> It comes by itself; what you change meanwhile is kept.</p>@endif
 @if ($document->steps === [])<p class="empty">No step yet. Each step is a sentence here; every value in it can be changed at any time.</p>@endif
 <ol>@foreach ($document->steps as $i => $step)@include('bench.step', ['n' => $i + 1])@endforeach</ol>
+@if ($measured === 'later' && ! $unfinished)<p class="working small" role="status">The part is being measured; its sizes come by themselves.</p>@elseif ($measured === 'never')<p class="working small">The part has too many curved faces to show its sizes here. Handed in, it is measured all the same.</p>@endif
 @if ($readouts !== null)
 <dl class="readouts"><dt>Overall</dt><dd class="num" style="grid-column:2/5">{{ implode(' × ', array_map(fn ($v) => $unit->show($v), $readouts['size'])) }} {{ $unit->value }}</dd>
 <dt>Volume</dt><dd class="num">{{ \Cubo\Check\Requirement::volume($readouts['volume'], $unit) }}</dd><dt>Pieces</dt><dd class="num">{{ $readouts['bodies'] }}</dd>

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Jobs\ReadReference;
+use App\Models\Exercise;
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
+use Cubo\Check\Datum\Datum;
+use Cubo\Check\Exercise as Sheet;
+use Cubo\Check\Proposer;
+use Cubo\Check\Proposing\OwnRequirements;
+use Cubo\Check\Requirement;
+use Cubo\Measure\PartMeasures;
+use Cubo\Recipe\PartState;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What can be asked of an exercise: read once from its reference part as it is, and kept, joined with what the teacher chose.
+ * Of a large part that takes seconds; then a worker does it.
+ */
+final class AskedSizes
+{
+    /** Raise when something else is read from a part. */
+    private const READ = 1;
+
+    /** Facets of a part that is read while somebody waits. */
+    private const AT_ONCE = 6000;
+
+    /** s that its measures may take then. */
+    private const PATIENCE = 2.0;
+
+    /** Choices that wait for their place to come back. */
+    private const MOST_ASIDE = 80;
+
+    public function __construct(private readonly Workbench $bench, private readonly PartFiles $files) {}
+
+    /**
+     * Brings what is asked up to the reference part as it is now. Nothing is taken from a part that is not worked out.
+     *
+     * @return array<string, string>|null places between which more can be asked; null while the part is still being read
+     */
+    public function renew(Exercise $exercise, PartState $state): ?array
+    {
+        if ($state->isFinished() && $state->isEmpty()) {
+            return [];
+        }
+        if (! $state->isFinished() || ($state->part()->triangleCount() > self::AT_ONCE && ! $this->files->remembers($this->key($exercise, $state), 'asked'))) {
+            ReadReference::dispatch($exercise->id);
+
+            return null;
+        }
+        try {
+            ['proposed' => $proposed, 'data' => $data] = $this->read($exercise, $state, new Budget(until: microtime(true) + self::PATIENCE));
+        } catch (OverBudget) {
+            ReadReference::dispatch($exercise->id);
+
+            return null;
+        }
+        // under a lock: somebody may be saving what is asked at this moment
+        DB::transaction(static function () use ($exercise, $proposed): void {
+            $fresh = Exercise::query()->lockForUpdate()->findOrFail($exercise->id);
+            $known = [...array_map(Requirement::fromArray(...), $fresh->aside), ...$fresh->sheet()->requirements];
+            $list = ExerciseForm::merge($proposed, $known, $fresh->tolerance, $fresh->sheet()->unit);
+            $rows = self::rows($list);
+            $there = array_column($rows, 'id', 'id');
+            $aside = array_slice(self::rows(array_filter($known, static fn (Requirement $r): bool => ! isset($there[$r->id]) && ($r->asked || $r->as !== ''))), -self::MOST_ASIDE);
+            if ($rows != $fresh->requirements || $aside != $fresh->aside) {
+                $fresh->update(['requirements' => $rows, 'aside' => $aside]);
+            }
+            $exercise->setRawAttributes($fresh->getAttributes(), true);
+        });
+
+        return $data;
+    }
+
+    /**
+     * @param iterable<Requirement> $list
+     * @return list<array<string, mixed>>
+     */
+    private static function rows(iterable $list): array
+    {
+        $out = [];
+        foreach ($list as $r) {
+            $out[] = $r->toArray();
+        }
+
+        return $out;
+    }
+
+    /** @return array{proposed: list<Requirement>, data: array<string, string>} what the part itself tells, the teacher's own measured on it */
+    public function read(Exercise $exercise, PartState $state, Budget $budget = new Budget): array
+    {
+        $json = $this->files->remember($this->key($exercise, $state), 'asked', function () use ($exercise, $state, $budget): string {
+            $sheet = $exercise->sheet();
+            $part = new PartMeasures($state->part(), $budget);
+            $own = array_map(static fn (Requirement $r): Requirement => OwnRequirements::renewed($r, $part), self::own($sheet));
+
+            return (string) json_encode(['proposed' => self::rows([...Proposer::propose($part, $sheet->unit, $exercise->reference->document(), $exercise->printer()), ...$own]), 'data' => Datum::choices($part, $sheet->unit)]);
+        });
+        $read = json_decode($json, true);
+
+        return ['proposed' => array_map(Requirement::fromArray(...), $read['proposed']), 'data' => $read['data']];
+    }
+
+    private function key(Exercise $exercise, PartState $state): string
+    {
+        return sha1((string) json_encode([self::READ, $state->key, $exercise->reference->document()->toJson(), $exercise->unit, $exercise->printer, array_map(static fn (Requirement $r): string => $r->id, self::own($exercise->sheet()))]));
+    }
+
+    /** @return list<Requirement> */
+    private static function own(Sheet $sheet): array
+    {
+        return array_values(array_filter($sheet->requirements, OwnRequirements::isOwn(...)));
+    }
+}
