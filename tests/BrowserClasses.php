@@ -8,7 +8,7 @@ use App\Models\Assignment;
 use App\Models\Exercise;
 use App\Models\Person;
 use App\Models\SchoolClass;
-use App\Support\Codes;
+use App\Models\Codes;
 use Illuminate\Database\Seeder;
 
 /**

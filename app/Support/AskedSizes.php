@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Support;
 
-use App\Jobs\ReadReference;
 use App\Models\Exercise;
 use Cubo\Budget\Budget;
 use Cubo\Budget\OverBudget;
@@ -40,7 +39,7 @@ final class AskedSizes
     /**
      * Brings what is asked up to the reference part as it is now. Nothing is taken from a part that is not worked out.
      *
-     * @return array<string, string>|null places between which more can be asked; null while the part is still being read
+     * @return array<string, string>|null places between which more can be asked; null where somebody would wait too long for it
      */
     public function renew(Exercise $exercise, PartState $state): ?array
     {
@@ -48,15 +47,11 @@ final class AskedSizes
             return [];
         }
         if (! $state->isFinished() || ($state->part()->triangleCount() > self::AT_ONCE && ! $this->files->remembers($this->key($exercise, $state), 'asked'))) {
-            ReadReference::dispatch($exercise->id);
-
             return null;
         }
         try {
             ['proposed' => $proposed, 'data' => $data] = $this->read($exercise, $state, new Budget(until: microtime(true) + self::PATIENCE));
         } catch (OverBudget) {
-            ReadReference::dispatch($exercise->id);
-
             return null;
         }
         // under a lock: somebody may be saving what is asked at this moment

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\EditOutcome;
 use App\Models\Recipe;
 use App\Models\RecipeEdit;
 use Closure;

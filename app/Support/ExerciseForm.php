@@ -21,19 +21,20 @@ final class ExerciseForm
     /**
      * What is proposed from the reference part, with the choices the teacher has already made.
      *
-     * @param list<Requirement> $proposed
+     * @param list<Requirement> $proposed the teacher's own among them, as they are on the part now
      * @param list<Requirement> $saved
      * @param string $usual tolerance of lengths that are new here, as typed
-     * @param PartMeasures|null $part the reference part, on which the teacher's own requirements are measured anew
      * @return list<Requirement>
      */
-    public static function merge(array $proposed, array $saved, string $usual = '', Unit $unit = Unit::Millimetre, ?PartMeasures $part = null): array
+    public static function merge(array $proposed, array $saved, string $usual = '', Unit $unit = Unit::Millimetre): array
     {
         $known = [];
+        $there = array_fill_keys(array_map(static fn (Requirement $r): string => $r->id, $proposed), true);
         foreach ($saved as $r) {
             $known[$r->id] = $r;
-            if (OwnRequirements::isOwn($r)) {
-                $proposed[] = $part === null ? $r : OwnRequirements::renewed($r, $part);
+            if (OwnRequirements::isOwn($r) && ! isset($there[$r->id])) {
+                $proposed[] = $r;
+                $there[$r->id] = true;
             }
         }
 

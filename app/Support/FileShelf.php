@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Support;
 
-use App\Jobs\ReadFile;
 use App\Models\HandIn;
 use App\Models\PartFile;
 use App\Models\Work;
@@ -31,19 +30,16 @@ final class FileShelf
 
     public function __construct(private readonly PartFiles $cache, private readonly Workbench $bench) {}
 
-    /** Keeps a file as it came; it is read in the background. */
+    /** Keeps a file as it came; it waits to be read. */
     public function take(Work $work, string $name, string $bytes): PartFile
     {
         $sha = sha1($bytes);
         $this->clear($work);
         Storage::disk('local')->put("files/$sha", $bytes);
-        $file = PartFile::create([
+        return PartFile::create([
             'work_id' => $work->id, 'name' => mb_substr($name, 0, 120), 'sha' => $sha, 'unit' => Unit::Millimetre->value, 'repaired' => false, 'state' => 'waiting',
             'info' => ['format' => '', 'ownUnit' => false, 'triangles' => 0, 'sizes' => [0.0, 0.0, 0.0], 'faults' => [], 'shells' => 0, 'mends' => []],
         ]);
-        ReadFile::dispatch($file->id);
-
-        return $file;
     }
 
     /**
@@ -83,19 +79,10 @@ final class FileShelf
         $file->update(['state' => 'read', 'stage' => '']);
     }
 
-    /** Whether what a page shows of it is there; if not, it is made in the background. */
+    /** Whether what a page shows of it is there. */
     public function isReady(PartFile $file): bool
     {
-        if ($this->cache->remembers(self::key($file), 'glb') && $this->cache->remembers(self::key($file), 'found')) {
-            return true;
-        }
-        if ($file->isThrough()) {
-            $file->update(['state' => 'waiting']);
-            ReadFile::dispatch($file->id);
-            $file->refresh();
-        }
-
-        return $file->state === 'read';
+        return $this->cache->remembers(self::key($file), 'glb') && $this->cache->remembers(self::key($file), 'found');
     }
 
     /** Older files that were only looked at make room. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\EditOutcome;
+
 /** What became of an edit, and the recipe's version now. */
 final readonly class TakenEdit
 {

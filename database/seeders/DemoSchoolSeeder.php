@@ -12,7 +12,7 @@ use App\Models\Person;
 use App\Models\School;
 use App\Models\SchoolClass;
 use App\Models\Work;
-use App\Support\Codes;
+use App\Models\Codes;
 use App\Support\Library;
 use App\Support\RecipeBook;
 use App\Support\Workbench;

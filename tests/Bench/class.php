@@ -26,7 +26,7 @@ const PAUSE = 6.0;
 $base = $argv[1];
 $exercise = Exercise::query()->where('title', 'like', 'Corner block%')->firstOrFail();
 $school = Person::query()->where('role', 'teacher')->firstOrFail()->school_id;
-$pin = App\Support\Codes::pin('4711');
+$pin = App\Models\Codes::pin('4711');
 $pupils = [];
 for ($c = 0; $c < 3; $c++) {
     $class = SchoolClass::create(['school_id' => $school, 'name' => "bench $c", 'code' => "BENCH$c"]);

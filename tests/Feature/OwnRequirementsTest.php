@@ -37,6 +37,7 @@ it('asks for a distance the teacher names, follows the reference part, and takes
     $r = $all->last();
     expect($r->nominal)->toBe(30.0)->and($r->asked)->toBeTrue()->and($r->letter)->not->toBe('')->and($all->firstWhere('id', 'size-x')->label)->toBe('Long side');
     $this->get($this->url)->assertSee('Renamed')->assertSee('Left face to hole ⌀ 8');
+    expect(collect($this->exercise->fresh()->sheet()->requirements)->duplicates('id')->all())->toBe([]);
     // once more is one too many
     $this->post($this->url, ['title' => 'Renamed', 'own' => $own, 'add' => '1'])->assertSessionHasErrors(['own' => 'This is asked already.']);
     // the reference part becomes wider: the hole in its middle is farther from the side

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Person;
 use App\Models\SchoolClass;
-use App\Support\Codes;
+use App\Models\Codes;
 use App\Support\SignInGuard;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -9,7 +9,7 @@ use App\Models\Recipe;
 use App\Support\BenchEdits;
 use App\Support\BenchPage;
 use App\Support\EditDesk;
-use App\Support\EditOutcome;
+use App\Models\EditOutcome;
 use App\Support\Move;
 use App\Support\RecipeBook;
 use App\Support\SentEdit;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Jobs\CheckHandIn;
+use App\Jobs\ReadReference;
 use App\Models\Exercise;
 use App\Models\HandIn;
 use App\Models\Person;
@@ -58,6 +59,8 @@ final class ExerciseController extends Controller
         // nominal values always come from the reference part as it is now
         $data = $this->asked->renew($exercise, $state);
         if ($data === null) {
+            ReadReference::dispatch($exercise->id);
+
             return view('teacher.exercise-later', ['exercise' => $exercise]);
         }
         $sheet = $exercise->sheet();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Jobs\CheckHandIn;
+use App\Jobs\ReadFile;
 use App\Models\Assignment;
 use App\Models\HandIn;
 use App\Models\PartFile;
@@ -53,7 +54,10 @@ final class FileController extends Controller
             return $back->withErrors(['part' => "“{$other->name}” is still being read. Wait until that is done, then bring this one."]);
         }
 
-        return redirect()->route('files.show', $this->shelf->take($work, mb_scrub($file->getClientOriginalName(), 'UTF-8'), $file->get()));
+        $taken = $this->shelf->take($work, mb_scrub($file->getClientOriginalName(), 'UTF-8'), $file->get());
+        ReadFile::dispatch($taken->id);
+
+        return redirect()->route('files.show', $taken);
     }
 
     public function show(PartFile $file): View
@@ -78,7 +82,7 @@ final class FileController extends Controller
         $this->authorize('use', $file);
         $file->load('work.assignment.exercise');
         abort_unless($file->isShown(), 404);
-        if (! $this->shelf->isReady($file)) {
+        if (! $this->isReady($file)) {
             return view('student.file-later', ['file' => $file]);
         }
 
@@ -100,7 +104,7 @@ final class FileController extends Controller
             'repaired' => $file->info['mends'] !== [] && ($input['repaired'] ?? false),
         ]);
         if ($file->isShown()) {
-            $this->shelf->isReady($file);
+            $this->isReady($file);
         }
 
         return redirect()->route('files.show', $file);
@@ -124,10 +128,25 @@ final class FileController extends Controller
     {
         $this->authorize('use', $file);
         abort_unless($key === FileShelf::key($file) && $file->isShown(), 404);
-        if (! $this->shelf->isReady($file)) {
+        if (! $this->isReady($file)) {
             throw new OverBudget(Limit::Time);
         }
 
         return PartController::file($this->shelf->glb($file), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
+    }
+
+    /** Whether what a page shows of a file is there; if not, it is made in the background. */
+    private function isReady(PartFile $file): bool
+    {
+        if ($this->shelf->isReady($file)) {
+            return true;
+        }
+        if ($file->isThrough()) {
+            $file->update(['state' => 'waiting']);
+            ReadFile::dispatch($file->id);
+            $file->refresh();
+        }
+
+        return $file->state === 'read';
     }
 }

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Recipe;
 use App\Support\EditDesk;
-use App\Support\EditOutcome;
+use App\Models\EditOutcome;
 use App\Support\Move;
 use App\Support\PadPage;
 use App\Support\RecipeBook;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Person;
-use App\Support\Codes;
+use App\Models\Codes;
 use App\Support\SignInGuard;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Models;
 
 /** What became of an edit. */
 enum EditOutcome: string
