@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Drawing\FeatureEdges;
 use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
@@ -31,14 +33,17 @@ use Cubo\Solid\Solid;
 /** All that the pad shows of a sketch: shapes in mm for the drawing, and words. */
 final class PadPage
 {
+    /** Units that looking for areas may take while somebody draws. */
+    private const AREAS = 1_500_000;
+
     /** @return array<string, mixed> */
     public static function drawing(SolvedSketch $solved, Unit $unit): array
     {
         $s = $solved->sketch;
         $free = $solved->movements;
         try {
-            $areas = new Arrangement(DrawnCurves::of($s));
-        } catch (TooManyPieces) {
+            $areas = new Arrangement(DrawnCurves::of($s), new Budget(self::AREAS));
+        } catch (TooManyPieces|OverBudget) {
             $areas = new Arrangement([]);
         }
 

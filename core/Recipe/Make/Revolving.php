@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe\Make;
 
+use Cubo\Budget\Budget;
 use Cubo\Geometry\Transform;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\PlacedSketch;
@@ -74,7 +75,7 @@ final class Revolving
         if ($sketch->areas->regions !== [] || $sketch->drawn->entities === []) {
             return $t->profile();
         }
-        $closed = self::closedAgainst($sketch, $axis);
+        $closed = self::closedAgainst($sketch, $axis, $t->budget);
         if ($closed->areas->regions !== [] && $t->text('close') === 'yes') {
             return $closed->areas->profile(range(1, count($closed->areas->regions)));
         }
@@ -84,7 +85,7 @@ final class Revolving
     }
 
     /** @param array{float,float,float,float} $axis */
-    private static function closedAgainst(PlacedSketch $sketch, array $axis): PlacedSketch
+    private static function closedAgainst(PlacedSketch $sketch, array $axis, Budget $budget): PlacedSketch
     {
         [$au, $av, $du, $dv] = $axis;
         $feet = $lines = [];
@@ -102,7 +103,7 @@ final class Revolving
         usort($feet, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $lines[] = new Straight('on-axis', $feet[0][1], $feet[count($feet) - 1][1]);
 
-        return new PlacedSketch($sketch->placement, new Arrangement([...DrawnCurves::of($sketch->drawn), ...$lines]), $sketch->drawn);
+        return new PlacedSketch($sketch->placement, new Arrangement([...DrawnCurves::of($sketch->drawn), ...$lines], $budget), $sketch->drawn);
     }
 
     /** @return array{float,float,float,float} a point and the direction of the axis, in the sketch */

@@ -104,7 +104,7 @@ final class Ribs
             $q = [$b[0] + $db[0] * $reach, $b[1] + $db[1] * $reach];
             [$pf, $qf] = [[$p[0] + $nu, $p[1] + $nv], [$q[0] + $nu, $q[1] + $nv]];
             $drawn = $t->sketch();
-            $areas = new Arrangement([...DrawnCurves::of($drawn->drawn), new Straight(self::ON, $p, $a), new Straight(self::ON, $b, $q), new Straight(self::FAR, $p, $pf), new Straight(self::FAR, $pf, $qf), new Straight(self::FAR, $qf, $q)]);
+            $areas = new Arrangement([...DrawnCurves::of($drawn->drawn), new Straight(self::ON, $p, $a), new Straight(self::ON, $b, $q), new Straight(self::FAR, $p, $pf), new Straight(self::FAR, $pf, $qf), new Straight(self::FAR, $qf, $q)], $t->budget);
             if ($areas->regions === []) {
                 continue;
             }

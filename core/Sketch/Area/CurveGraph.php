@@ -69,7 +69,7 @@ final class CurveGraph
                     continue;
                 }
                 [$a, $b] = $i < $j ? [$i, $j] : [$j, $i];
-                foreach (Meeting::of($this->curves[$a], $this->curves[$b], $boxes[$a], $boxes[$b]) as [$t, $s, $p]) {
+                foreach (Meeting::of($this->curves[$a], $this->curves[$b], $boxes[$a], $boxes[$b], $budget) as [$t, $s, $p]) {
                     $v = $this->point($p);
                     $cuts[$a][] = [$t, $v];
                     $cuts[$b][] = [$s, $v];

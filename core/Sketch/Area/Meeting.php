@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Area;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
+
 /**
  * Where two curves meet: lines and circles by their equations, others by halving until both are nearly straight and
  * Newton's method from there. Curves that lie on each other meet in the ends of what they share.
@@ -22,12 +25,19 @@ final class Meeting
     /** So many places to polish are tried for two curves that run along each other; they meet in far fewer. */
     private const MOST_PLACES = 2000;
 
+    /** Units for one halving of both, and for a place that is polished. */
+    private const HALVING = 5;
+
+    private const PLACE = 500;
+
     /**
      * @param array{float,float,float,float} $aBox
      * @param array{float,float,float,float} $bBox
      * @return list<array{float, float, array{float,float}}> parameters on both, and the point
+     *
+     * @throws OverBudget
      */
-    public static function of(Curve $a, Curve $b, array $aBox, array $bBox): array
+    public static function of(Curve $a, Curve $b, array $aBox, array $bBox, Budget $budget = new Budget): array
     {
         if ($aBox[0] > $bBox[2] + self::SNAP || $aBox[2] < $bBox[0] - self::SNAP || $aBox[1] > $bBox[3] + self::SNAP || $aBox[3] < $bBox[1] - self::SNAP) {
             return [];
@@ -60,7 +70,7 @@ final class Meeting
             $more = $a->from() !== $a->to() && $out === [] ? [[$a->from(), $b->nearest($a->at($a->from()))[0], $a->at($a->from()), self::SNAP]] : [];
         } else {
             $more = [];
-            self::halve($a, $b, self::pieces($a), self::pieces($b), $more);
+            self::halve($a, $b, self::pieces($a), self::pieces($b), $more, $budget);
         }
         foreach ($more as [$t, $s, $p, $reach]) {
             foreach ($out as [, , $q]) {
@@ -257,7 +267,7 @@ final class Meeting
      * @param list<array{float,float}> $ofB
      * @param list<array{float, float, array{float,float}, float}> $out
      */
-    private static function halve(Curve $a, Curve $b, array $ofA, array $ofB, array &$out): void
+    private static function halve(Curve $a, Curve $b, array $ofA, array $ofB, array &$out, Budget $budget): void
     {
         $boxes = array_map(static fn (array $s): array => $b->box(...$s), $ofB);
         $stack = [];
@@ -273,6 +283,7 @@ final class Meeting
         $work = $places = 0;
         while ($stack !== [] && $work++ < 60000 && $places < self::MOST_PLACES) {
             [$s, $r, $depth] = array_pop($stack);
+            $budget->spend($depth >= self::HALVINGS ? self::PLACE : self::HALVING);
             if (self::aside($a, $b, $s, $r, $depth) || self::aside($b, $a, $r, $s, $depth)) {
                 continue;
             }
