@@ -108,6 +108,13 @@ ENV
   )
 }
 
+# The tests' database keeps its port where it runs already or where the port is free; another copy's tests may run beside.
+tests_database_port() {
+  local port=${TEST_PG_PORT:-54330}
+  [ -n "${TEST_PG_PORT:-}" ] || ! taken "$port" || PG_NAME=pg-test PG_PORT=$port DB_PASSWORD=for-tests-only "$ROOT/bin/pg" ours || port=$(free_port $((port + 1)))
+  printf '%s\n' "$port"
+}
+
 # Several copies on one machine each have a database of their own, on a port of its own.
 need_own_database_port() {
   local port
