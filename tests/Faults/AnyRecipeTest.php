@@ -31,6 +31,12 @@ it('opens the bench, the reference bench, a report and the class of any recipe i
     $assignment = $school->assignment($exercise);
     $work = $school->work($assignment, null, [['kind' => 'block']]);
     $handIn = $school->handIn($work);
+    // in use the pages are compiled when Cubo starts
+    foreach (['student' => [route('work', $assignment)], 'teacher' => [route('exercises.bench', $exercise), route('hand-ins.show', $handIn), route('assignments.show', $assignment)]] as $who => $addresses) {
+        foreach ($addresses as $address) {
+            $this->actingAs($school->{$who})->get($address)->assertOk();
+        }
+    }
     $from = (int) (getenv('FROM') ?: 1);
     $slow = $worst = [];
     for ($seed = $from; $seed < $from + (int) (getenv('WILD') ?: 300); $seed++) {
