@@ -92,8 +92,11 @@ test('a circle touching two lines stands ready as a sentence with its number pic
   // undo goes back to the empty sketch and no further
   await page.locator('main.stage').focus();
   for (let i = 0; i < 6 && await page.locator('#undo').isEnabled(); i++) {
+    const answered = page.waitForResponse((r) => (r.request().postData() ?? '').includes('"undo"'));
     await page.locator('#undo').click();
-    await page.waitForTimeout(250);
+    await (await answered).finished();
+    // only then the page knows whether there is more to take back
+    await page.waitForFunction(() => document.querySelector('[data-saved]').dataset.saved === 'all');
   }
   assert.equal(await page.locator('#pad-list li').count(), 0);
   await page.getByRole('link', { name: 'Back to the bench' }).click();

@@ -58,11 +58,12 @@ export async function signInStudent(page, code, name) {
 
 export const version = (page) => page.locator('#state').getAttribute('data-version').then(Number);
 
-/** Does something and waits until the server has answered with a newer state. */
+/** Does something and waits until the server has answered with a newer state, and the part of it is worked out: on a slow machine that may come later. */
 export async function edit(page, act) {
   const before = await version(page);
   await act();
   await page.waitForFunction((v) => Number(document.getElementById('state')?.dataset.version) > v, before);
+  await finished(page);
 }
 
 export const add = (page, kind) => edit(page, () => page.locator(`#verb-${kind}`).click());
