@@ -6,6 +6,7 @@ namespace App\Support;
 
 use App\Models\Exercise;
 use Cubo\Budget\Budget;
+use Cubo\Budget\Limit;
 use Cubo\Budget\OverBudget;
 use Cubo\Check\Datum\Datum;
 use Cubo\Check\Exercise as Sheet;
@@ -23,13 +24,15 @@ use Illuminate\Support\Facades\DB;
 final class AskedSizes
 {
     /** Raise when something else is read from a part. */
-    private const READ = 1;
+    private const READ = 2;
 
     /** Facets of a part that is read while somebody waits. */
     private const AT_ONCE = 6000;
 
-    /** s that its measures may take then. */
-    private const PATIENCE = 2.0;
+    /** Units that its measures may take then, and those of a worker. */
+    private const PATIENCE = 2_000_000;
+
+    private const MOST_WORK = 120_000_000;
 
     /** Choices that wait for their place to come back. */
     private const MOST_ASIDE = 80;
@@ -39,18 +42,19 @@ final class AskedSizes
     /**
      * Brings what is asked up to the reference part as it is now. Nothing is taken from a part that is not worked out.
      *
-     * @return array<string, string>|null places between which more can be asked; null where somebody would wait too long for it
+     * @return array{places: array<string, string>, whole: bool}|null places between which more can be asked, and whether the part
+     *     was looked through for everything; null where somebody would wait too long for it
      */
     public function renew(Exercise $exercise, PartState $state): ?array
     {
         if ($state->isFinished() && $state->isEmpty()) {
-            return [];
+            return ['places' => [], 'whole' => true];
         }
         if (! $state->isFinished() || ($state->part()->triangleCount() > self::AT_ONCE && ! $this->files->remembers($this->key($exercise, $state), 'asked'))) {
             return null;
         }
         try {
-            ['proposed' => $proposed, 'data' => $data] = $this->read($exercise, $state, new Budget(until: microtime(true) + self::PATIENCE));
+            ['proposed' => $proposed, 'places' => $places, 'whole' => $whole] = $this->read($exercise, $state, new Budget(self::PATIENCE));
         } catch (OverBudget) {
             return null;
         }
@@ -68,7 +72,7 @@ final class AskedSizes
             $exercise->setRawAttributes($fresh->getAttributes(), true);
         });
 
-        return $data;
+        return ['places' => $places, 'whole' => $whole];
     }
 
     /**
@@ -85,19 +89,34 @@ final class AskedSizes
         return $out;
     }
 
-    /** @return array{proposed: list<Requirement>, data: array<string, string>} what the part itself tells, the teacher's own measured on it */
-    public function read(Exercise $exercise, PartState $state, Budget $budget = new Budget): array
+    /**
+     * What the part itself tells, the teacher's own measured on it.
+     *
+     * @param Budget|null $budget of somebody who waits; a worker has its own
+     * @return array{proposed: list<Requirement>, places: array<string, string>, whole: bool}
+     *
+     * @throws OverBudget
+     */
+    public function read(Exercise $exercise, PartState $state, ?Budget $budget = null): array
     {
-        $json = $this->files->remember($this->key($exercise, $state), 'asked', function () use ($exercise, $state, $budget): string {
+        $waits = $budget !== null;
+        $budget ??= new Budget(self::MOST_WORK, memory: Budget::ownMemory());
+        $json = $this->files->remember($this->key($exercise, $state), 'asked', function () use ($exercise, $state, $budget, $waits): string {
             $sheet = $exercise->sheet();
             $part = new PartMeasures($state->part(), $budget);
             $own = array_map(static fn (Requirement $r): Requirement => OwnRequirements::renewed($r, $part), self::own($sheet));
 
-            return (string) json_encode(['proposed' => self::rows([...Proposer::propose($part, $sheet->unit, $exercise->reference->document(), $exercise->printer()), ...$own]), 'data' => Datum::choices($part, $sheet->unit)]);
+            $proposed = Proposer::propose($part, $sheet->unit, $exercise->reference->document(), $exercise->printer(), $whole);
+            // a worker looks further
+            if (! $whole && $waits) {
+                throw new OverBudget(Limit::Work);
+            }
+
+            return (string) json_encode(['proposed' => self::rows([...$proposed, ...$own]), 'places' => Datum::choices($part, $sheet->unit), 'whole' => $whole]);
         });
         $read = json_decode($json, true);
 
-        return ['proposed' => array_map(Requirement::fromArray(...), $read['proposed']), 'data' => $read['data']];
+        return ['proposed' => array_map(Requirement::fromArray(...), $read['proposed']), 'places' => $read['places'], 'whole' => $read['whole']];
     }
 
     private function key(Exercise $exercise, PartState $state): string

@@ -105,15 +105,25 @@ final class FileShelf
         if ($known !== null) {
             return $known;
         }
-        $bytes = Storage::disk('local')->get("files/{$file->sha}") ?? throw new UnreadableFile('The file is no longer there.');
-        $mesh = MeshFile::read($bytes, $file->unit())[0];
-        if ($file->repaired) {
-            $mesh = MeshRepair::of($mesh)[0] ?? $mesh;
-        }
-        $solid = SurfaceRecognition::of($mesh);
+        $solid = SurfaceRecognition::of($this->mesh($file));
         $this->cache->put($key, $solid);
 
         return $solid;
+    }
+
+    /** @throws UnreadableFile when the bytes have gone */
+    public function facets(PartFile $file): Solid
+    {
+        return $this->cache->get(self::key($file)) ?? $this->mesh($file);
+    }
+
+    /** @throws UnreadableFile */
+    private function mesh(PartFile $file): Solid
+    {
+        $bytes = Storage::disk('local')->get("files/{$file->sha}") ?? throw new UnreadableFile('The file is no longer there.');
+        $mesh = MeshFile::read($bytes, $file->unit())[0];
+
+        return $file->repaired ? MeshRepair::of($mesh)[0] ?? $mesh : $mesh;
     }
 
     public function glb(PartFile $file): string

@@ -6,11 +6,15 @@ namespace App\Support;
 
 use App\Models\Exercise;
 use App\Models\HandIn;
+use Cubo\Budget\Budget;
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
 use Cubo\Check\Checker;
 use Cubo\Check\Making\Making;
 use Cubo\Check\Report;
 use Cubo\Exchange\UnreadableFile;
 use Cubo\Measure\PartMeasures;
+use Cubo\Recipe\PartState;
 use Cubo\Solid\Solid;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -19,15 +23,41 @@ final class Marking
 {
     public function __construct(private readonly Workbench $bench, private readonly FileShelf $shelf) {}
 
-    /** @throws UnreadableFile when a file has gone */
-    public function part(HandIn $handIn): Solid
+    /**
+     * The facets alone, for what looks at nothing else: faces of a file need not be found for that.
+     *
+     * @throws UnreadableFile when a file has gone
+     * @throws OverBudget (time) when somebody waits and it is not worked out yet
+     */
+    public function facets(HandIn $handIn): Solid
     {
-        return $handIn->file !== null ? $this->shelf->solid($handIn->file) : $this->bench->evaluate($handIn->recipe())->part();
+        return $handIn->file !== null ? $this->shelf->facets($handIn->file) : $this->part($handIn);
     }
 
+    /**
+     * @throws UnreadableFile when a file has gone
+     * @throws OverBudget (time) when somebody waits and it is not worked out yet
+     */
+    public function part(HandIn $handIn): Solid
+    {
+        return $handIn->file !== null ? $this->shelf->solid($handIn->file) : $this->made($handIn)->part();
+    }
+
+    /**
+     * @throws UnreadableFile when a file has gone
+     * @throws OverBudget (time) when somebody waits and it is not worked out yet
+     */
     public function glb(HandIn $handIn): string
     {
-        return $handIn->file !== null ? $this->shelf->glb($handIn->file) : $this->bench->glb($this->bench->evaluate($handIn->recipe()));
+        return $handIn->file !== null ? $this->shelf->glb($handIn->file) : $this->bench->glb($this->made($handIn));
+    }
+
+    /** @throws OverBudget */
+    private function made(HandIn $handIn): PartState
+    {
+        $state = $this->bench->evaluate($handIn->recipe());
+
+        return $state->isFinished() ? $state : throw new OverBudget(Limit::Time);
     }
 
     /** @throws UnreadableFile when a file has gone */
@@ -36,14 +66,16 @@ final class Marking
         $exercise = $handIn->work->assignment->exercise;
         $making = $handIn->file !== null ? null : new Making($handIn->recipe(), $this->bench->evaluate(...), $handIn->work->waysHandedIn($handIn->attempt));
 
-        return Checker::check(new PartMeasures($this->part($handIn)), $exercise->sheet(), $this->reference($exercise), $making);
+        $budget = Checker::budget();
+
+        return Checker::check(new PartMeasures($this->part($handIn), $budget), $exercise->sheet(), $this->reference($exercise, $budget), $making);
     }
 
-    public function reference(Exercise $exercise): ?PartMeasures
+    public function reference(Exercise $exercise, Budget $budget = new Budget): ?PartMeasures
     {
         $state = $this->bench->evaluate($exercise->reference->document());
 
-        return $state->isEmpty() ? null : new PartMeasures($state->part());
+        return $state->isEmpty() ? null : new PartMeasures($state->part(), $budget);
     }
 
     /** A first or a further check of what was handed in; the report that stood before is kept. */

@@ -199,10 +199,14 @@ final class Workbench
      * @param Document $recipe what the part was made by
      * @param PartState|null $reference the drawing's own part
      * @param list<Document> $others ways handed in before
+     *
+     * @throws OverBudget (time) when somebody waits and it takes longer
      */
     public function check(PartState $state, Sheet $sheet, Document $recipe, ?PartState $reference = null, array $others = []): Report
     {
-        return Checker::check(new PartMeasures($state->part()), $sheet, $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part()), new Making($recipe, $this->evaluate(...), $others));
+        $budget = Checker::budget($this->until);
+
+        return Checker::check(new PartMeasures($state->part(), $budget), $sheet, $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part(), $budget), new Making($recipe, $this->evaluate(...), $others));
     }
 
     public function drawing(PartState $state): Drawing

@@ -30,7 +30,7 @@ final class Budget
      * @param int $facets of any solid on the way
      * @param self|null $whole what this is a share of
      */
-    public function __construct(private readonly int $most = PHP_INT_MAX, private readonly float $until = INF, private readonly int $memory = PHP_INT_MAX, private readonly int $facets = PHP_INT_MAX, private readonly ?self $whole = null) {}
+    public function __construct(private int $most = PHP_INT_MAX, private readonly float $until = INF, private readonly int $memory = PHP_INT_MAX, private readonly int $facets = PHP_INT_MAX, private readonly ?self $whole = null) {}
 
     /** For work that nobody waits for and whose size is known. */
     public static function unlimited(): self
@@ -87,10 +87,37 @@ final class Budget
         }
     }
 
+    /**
+     * Does a piece of the work with so many units more at the most, and no more than are left; the rest is for what follows.
+     *
+     * @template T
+     *
+     * @param callable(): T $work
+     * @return T
+     *
+     * @throws OverBudget
+     */
+    public function within(int $units, callable $work): mixed
+    {
+        $most = $this->most;
+        $this->most = min($most, $this->spent > PHP_INT_MAX - $units ? PHP_INT_MAX : $this->spent + $units);
+        try {
+            return $work();
+        } finally {
+            $this->most = $most;
+        }
+    }
+
     /** A share of it: what is spent of that counts here too. @param int $most units */
     public function part(int $most): self
     {
         return new self($most, $this->until, $this->memory, $this->facets, $this);
+    }
+
+    /** Units that are left; below nothing where it is used up. */
+    public function left(): int
+    {
+        return min($this->most - $this->spent, $this->whole?->left() ?? PHP_INT_MAX);
     }
 
     /** Units spent so far. */

@@ -18,4 +18,10 @@ enum Limit: string
 
     /** The moment up to which somebody waits. Says nothing about the work itself: another time it may be done. */
     case Time = 'time';
+
+    /** Whether it says something about the part: counted work is the same everywhere, time and memory are not. */
+    public function isOfThePart(): bool
+    {
+        return $this === self::Work || $this === self::Facets;
+    }
 }

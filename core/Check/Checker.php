@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Check\Comparing\LikelyPose;
 use Cubo\Check\Making\Making;
 use Cubo\Check\Measuring\AmountRows;
@@ -17,19 +19,47 @@ use Cubo\Check\Measuring\SizeRows;
 use Cubo\Check\Slip\Diagnoser;
 use Cubo\Measure\PartMeasures;
 
-/** Measures a part against an exercise. Looks at geometry only, except where the exercise asks how it was made. */
+/**
+ * Measures a part against an exercise. Looks at geometry only, except where the exercise asks how it was made. A row that
+ * would cost too much says so, and the others are measured.
+ */
 final class Checker
 {
+    /** Units that one row may cost, that finding how the part lies may cost, and all slips together. */
+    private const ROW = 20_000_000;
+
+    private const POSE = 20_000_000;
+
+    private const SLIPS = 30_000_000;
+
+    /** Units of a whole check. */
+    private const MOST_WORK = 90_000_000;
+
+    /** What a check may cost altogether; part and reference part share it. */
+    public static function budget(float $until = INF): Budget
+    {
+        return new Budget(self::MOST_WORK, $until, Budget::ownMemory());
+    }
+
     /** @param PartMeasures|null $reference the part the exercise was read from, for what is compared with it */
     public static function check(PartMeasures $part, Exercise $exercise, ?PartMeasures $reference = null, ?Making $making = null): Report
     {
         $subject = new Subject($part, $exercise, $reference, $making);
         if ($exercise->turned && ! $part->solid->isEmpty() && ! $part->isFine()) {
-            $subject = $subject->inPose(LikelyPose::of($subject));
+            $subject = self::inLikelyPose($subject);
         }
         $rows = self::rows($subject, $exercise->asked());
 
-        return new Report($rows, Diagnoser::of($subject, $rows));
+        return new Report($rows, $subject->within(self::SLIPS, static fn (): array => Diagnoser::of($subject, $rows)));
+    }
+
+    private static function inLikelyPose(Subject $subject): Subject
+    {
+        try {
+            return $subject->within(self::POSE, static fn (): Subject => $subject->inPose(LikelyPose::of($subject)));
+        } catch (OverBudget $e) {
+            return $e->limit->isOfThePart() ? $subject : throw $e;
+        }
     }
 
     /**
@@ -49,7 +79,7 @@ final class Checker
         $making = new MakingRows($subject, $rows);
         $closed = null;
 
-        return array_map(static function (Requirement $r) use ($subject, $rows, $sizes, $distances, $rounds, $patterns, $amounts, $shape, $print, $making, &$closed): Row {
+        $row = static function (Requirement $r) use ($subject, $rows, $sizes, $distances, $rounds, $patterns, $amounts, $shape, $print, $making, &$closed): Row {
             if ($r->kind->isMaking()) {
                 return $making->row($r);
             }
@@ -67,6 +97,14 @@ final class Checker
             }
 
             return $sizes->row($r) ?? $distances->row($r) ?? $rounds->row($r) ?? $patterns->row($r) ?? $amounts->row($r) ?? $shape->row($r) ?? throw new \LogicException("Nobody measures {$r->kind->value}.");
+        };
+
+        return array_map(static function (Requirement $r) use ($subject, $rows, $row): Row {
+            try {
+                return $subject->within(self::ROW, static fn (): Row => $row($r));
+            } catch (OverBudget $e) {
+                return $e->limit->isOfThePart() ? $rows->unknown($r, 'The part has too many faces for this to be measured. Everything else was measured.') : throw $e;
+            }
         }, $asked);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Budget\OverBudget;
 use Cubo\Check\Proposing\FaceProposals;
 use Cubo\Check\Proposing\MakingProposals;
 use Cubo\Check\Proposing\PrintProposals;
@@ -23,9 +24,20 @@ final class Proposer
 {
     public const AXIS = [['Width', 'left', 'x'], ['Depth', 'front', 'y'], ['Height', 'bottom', 'z']];
 
-    /** @return list<Requirement> */
-    public static function propose(PartMeasures $part, Unit $unit, ?Recipe $recipe = null, ?PrintProfile $profile = null): array
+    /** A family (holes and rounds, faces, the whole, print) may cost this share of what is left of the part's budget. */
+    private const SHARE = 3;
+
+    /**
+     * @param bool|null $whole set: whether everything was looked for; of a part with too many faces the dearest families are left out
+     * @param-out bool $whole
+     *
+     * @return list<Requirement>
+     *
+     * @throws OverBudget where not even the sizes are within the part's budget, or time or memory run out
+     */
+    public static function propose(PartMeasures $part, Unit $unit, ?Recipe $recipe = null, ?PrintProfile $profile = null, ?bool &$whole = null): array
     {
+        $whole = true;
         if ($part->solid->isEmpty()) {
             return [];
         }
@@ -36,14 +48,23 @@ final class Proposer
             $out[] = new Requirement('size-' . self::AXIS[$axis][2], RequirementKind::Size, self::AXIS[$axis][0], self::clean($size[$axis]), $fine, 2, true, ['axis' => $axis]);
         }
 
-        return [
-            ...$out,
-            ...RoundProposals::of($part, $fine),
-            ...FaceProposals::of($part, $fine),
-            ...WholeProposals::of($part, $fine),
-            ...PrintProposals::of($part, $unit, $profile ?? PrintProfile::of('')),
-            ...($recipe === null ? [] : MakingProposals::of($recipe)),
-        ];
+        foreach ([
+            static fn (): array => RoundProposals::of($part, $fine),
+            static fn (): array => FaceProposals::of($part, $fine),
+            static fn (): array => WholeProposals::of($part, $fine),
+            static fn (): array => PrintProposals::of($part, $unit, $profile ?? PrintProfile::of('')),
+        ] as $family) {
+            try {
+                array_push($out, ...$part->budget->within(intdiv(max(0, $part->budget->left()), self::SHARE), $family));
+            } catch (OverBudget $e) {
+                if (! $e->limit->isOfThePart()) {
+                    throw $e;
+                }
+                $whole = false;
+            }
+        }
+
+        return [...$out, ...($recipe === null ? [] : MakingProposals::of($recipe))];
     }
 
     /** @return array{int,int} the two axes across the given one, in order */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Budget\OverBudget;
 use Cubo\Check\Comparing\Alignment;
 use Cubo\Check\Making\Making;
 use Cubo\Measure\PartMeasures;
@@ -38,6 +39,21 @@ final class Subject
         }
 
         return $this->fits[(int) $mirrored];
+    }
+
+    /**
+     * Does a piece of the check with so many units at the most, on the part and on what it is compared with.
+     *
+     * @template T
+     *
+     * @param callable(): T $work
+     * @return T
+     *
+     * @throws OverBudget
+     */
+    public function within(int $units, callable $work): mixed
+    {
+        return $this->part->budget->within($units, fn () => $this->reference === null ? $work() : $this->reference->budget->within($units, $work));
     }
 
     public function inPose(PartMeasures $part): self

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Measure;
 
 use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Geometry\TriangleDistance;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Solid;
@@ -14,9 +15,12 @@ final class Bodies
 {
     /**
      * @return list<list<int>> triangles of each body, the body with the least first triangle first
+     *
+     * @throws OverBudget
      */
-    public static function of(Solid $s): array
+    public static function of(Solid $s, ?Budget $budget = null): array
     {
+        $budget?->spend($s->triangleCount());
         $shells = [];
         $of = [];
         foreach ($s->facet as $t => $_) {
@@ -70,10 +74,11 @@ final class Bodies
             $home = null;
             foreach (array_keys($bodies) as $j) {
                 $around = true;
+                $budget?->spend(1);
                 for ($k = 0; $k < 3; $k++) {
                     $around = $around && $box[$j][0][$k] <= $box[$i][0][$k] && $box[$j][1][$k] >= $box[$i][1][$k];
                 }
-                if ($around && ($home === null || $volume[$j] < $volume[$home]) && self::encloses($s, $shells[$j], $members[0])) {
+                if ($around && ($home === null || $volume[$j] < $volume[$home]) && self::encloses($s, $shells[$j], $members[0], $budget)) {
                     $home = $j;
                 }
             }
@@ -91,8 +96,9 @@ final class Bodies
      *
      * @param list<int> $shell
      */
-    private static function encloses(Solid $s, array $shell, int $triangle): bool
+    private static function encloses(Solid $s, array $shell, int $triangle, ?Budget $budget): bool
     {
+        $budget?->spend(4 * count($shell));
         $p = [0.0, 0.0, 0.0];
         for ($h = 3 * $triangle; $h < 3 * $triangle + 3; $h++) {
             $v = $s->start[$h];
@@ -124,7 +130,7 @@ final class Bodies
      */
     public static function contacts(Solid $s, ?Budget $budget = null, float $within = INF): array
     {
-        $bodies = self::of($s);
+        $bodies = self::of($s, $budget);
         $pieces = array_map(static fn (array $triangles): array => array_map(static fn (int $t): array => [
             ...array_map(static fn (int $h): array => [$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]], [3 * $t, 3 * $t + 1, 3 * $t + 2]), -1, [-1, -1, -1],
         ], $triangles), $bodies);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Measure;
 
 use Cubo\Geometry\Vector;
+use Cubo\Solid\Blend\Edge;
 use Cubo\Solid\Blend\EdgeShape;
 use Cubo\Solid\Blend\Topology;
 use Cubo\Solid\Refused;
@@ -21,21 +22,34 @@ final class FaceArea
 {
     public static function of(Solid $s, string $face): float
     {
+        return self::ofAll($s, [$face]);
+    }
+
+    /**
+     * Area of several faces together, in one look at the solid.
+     *
+     * @param list<string> $faces names
+     */
+    public static function ofAll(Solid $s, array $faces): float
+    {
         $area = 0.0;
-        $flat = true;
+        $asked = array_fill_keys($faces, true);
+        $flat = [];
         foreach ($s->facet as $t => $f) {
             $surface = $s->surfaces[$s->surfaceOf[$f]];
-            if ($surface->name !== $face) {
+            if (! isset($asked[$surface->name])) {
                 continue;
             }
-            $flat = $surface->isFlat();
+            if ($surface->isFlat()) {
+                $flat[$surface->name] = true;
+            }
             $p = array_map(static fn (int $h): array => [$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]], [3 * $t, 3 * $t + 1, 3 * $t + 2]);
             $a = Vector::length(Vector::cross(Vector::sub($p[1], $p[0]), Vector::sub($p[2], $p[0]))) / 2;
             $area += $a * self::widening($surface, $p);
         }
 
         // an open surface has no edges between two faces to walk along
-        return $flat && ! in_array(-1, $s->twin, true) ? $area + self::segments($s, $face) : $area;
+        return $flat !== [] && ! in_array(-1, $s->twin, true) ? $area + self::segments($s, $flat) : $area;
     }
 
     /**
@@ -75,33 +89,47 @@ final class FaceArea
         return $most;
     }
 
-    /** Between the chords and the arcs of the round edges of a flat face: more outside, less at holes. */
-    private static function segments(Solid $s, string $face): float
+    /**
+     * Between the chords and the arcs of the round edges of flat faces: more outside, less at holes. Where both faces of an
+     * edge are meant, both gain or lose.
+     *
+     * @param array<string, true> $faces
+     */
+    private static function segments(Solid $s, array $faces): float
     {
         $sum = 0.0;
         foreach (Topology::of($s)->edges as $edge) {
-            $left = $s->surfaces[$edge->left]->name === $face;
-            if (! $left && $s->surfaces[$edge->right]->name !== $face) {
-                continue;
+            foreach ([true, false] as $left) {
+                if (isset($faces[$s->surfaces[$left ? $edge->left : $edge->right]->name])) {
+                    $sum += self::segment($s, $edge, $left);
+                }
             }
-            try {
-                $shape = new EdgeShape($s, $edge);
-            } catch (Refused) {
-                continue;
-            }
-            if ($shape->axis === null) {
-                continue;
-            }
-            $n = $left ? $shape->leftNormals[0] : $shape->rightNormals[0];
-            // walking along with the face on the left, the arc bulges out of it where the axis points as the normal does
-            $sign = Vector::dot($shape->axis, $n) * ($left ? 1.0 : -1.0) > 0 ? 1.0 : -1.0;
-            foreach ($edge->halfEdges as $h) {
-                $a = Vector::sub([$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]], $shape->centre);
-                $o = $s->start[$s->twin[$h]];
-                $b = Vector::sub([$s->x[$o], $s->y[$o], $s->z[$o]], $shape->centre);
-                $turn = atan2(Vector::length(Vector::cross($a, $b)), Vector::dot($a, $b));
-                $sum += $sign * Vector::dot($a, $a) * ($turn - sin($turn)) / 2;
-            }
+        }
+
+        return $sum;
+    }
+
+    /** Beside one edge, for the face on its left or its right. */
+    private static function segment(Solid $s, Edge $edge, bool $left): float
+    {
+        try {
+            $shape = new EdgeShape($s, $edge);
+        } catch (Refused) {
+            return 0.0;
+        }
+        if ($shape->axis === null) {
+            return 0.0;
+        }
+        $sum = 0.0;
+        $n = $left ? $shape->leftNormals[0] : $shape->rightNormals[0];
+        // walking along with the face on the left, the arc bulges out of it where the axis points as the normal does
+        $sign = Vector::dot($shape->axis, $n) * ($left ? 1.0 : -1.0) > 0 ? 1.0 : -1.0;
+        foreach ($edge->halfEdges as $h) {
+            $a = Vector::sub([$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]], $shape->centre);
+            $o = $s->start[$s->twin[$h]];
+            $b = Vector::sub([$s->x[$o], $s->y[$o], $s->z[$o]], $shape->centre);
+            $turn = atan2(Vector::length(Vector::cross($a, $b)), Vector::dot($a, $b));
+            $sum += $sign * Vector::dot($a, $a) * ($turn - sin($turn)) / 2;
         }
 
         return $sum;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SurfaceKind;
@@ -11,6 +13,9 @@ use Cubo\Solid\SurfaceKind;
 /** Holes, bosses, slots, cones, partial rounds and flats recognised from the true surfaces of a solid, however it was made. */
 final readonly class Features
 {
+    /** Looks at every triangle: round faces, rings, flats. */
+    private const LOOKS = 4;
+
     /**
      * @param list<Hole> $holes
      * @param list<Flat> $flats
@@ -22,12 +27,15 @@ final readonly class Features
      */
     private function __construct(public array $holes, public array $flats, public array $bosses, public array $cones, public array $arcs, public array $slots, public array $rings) {}
 
-    public static function of(Solid $s, ?TriangleTree $tree = null): self
+    /** @throws OverBudget */
+    public static function of(Solid $s, ?TriangleTree $tree = null, Budget $budget = new Budget): self
     {
-        $tree ??= new TriangleTree($s);
+        $tree ??= new TriangleTree($s, $budget);
+        $budget->spend(self::LOOKS * $s->triangleCount());
         $pieces = RoundPieces::of($s);
         $cylinders = array_values(array_filter($pieces, static fn (RoundPiece $p): bool => $p->kind === SurfaceKind::Cylinder));
-        $slots = Slot::among($cylinders);
+        $slots = Slot::among($cylinders, $budget);
+        $budget->spend(count($cylinders) * count($slots));
 
         return new self(
             self::full($cylinders, $s, $tree, true), self::flats($s), self::full($cylinders, $s, $tree, false),

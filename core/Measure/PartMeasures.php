@@ -7,7 +7,11 @@ namespace Cubo\Measure;
 use Cubo\Budget\Budget;
 use Cubo\Solid\Solid;
 
-/** All measures of one part, each computed when first asked for; any of them may throw OverBudget. */
+/**
+ * All measures of one part, each computed when first asked for; any of them may throw OverBudget.
+ *
+ * @phpstan-import-type Fault from MeshFaults
+ */
 final class PartMeasures
 {
     /**
@@ -15,6 +19,8 @@ final class PartMeasures
      * one look at every triangle tells: a desk computer's memory ends there, and no part of a lesson is that fine.
      */
     public const FINE = 120_000;
+
+    private const LOOKS_FOR_FAULTS = 5;
 
     private ?MassProperties $mass = null;
 
@@ -26,14 +32,19 @@ final class PartMeasures
 
     private ?WallThickness $wall = null;
 
+    private ?WallThickness $gap = null;
+
     private ?int $bodies = null;
 
     private ?bool $closed = null;
 
+    /** @var list<Fault>|null */
+    private ?array $faults = null;
+
     /** @var array<int, Symmetry> */
     private array $symmetry = [];
 
-    public function __construct(public readonly Solid $solid, private readonly Budget $budget = new Budget) {}
+    public function __construct(public readonly Solid $solid, public readonly Budget $budget = new Budget) {}
 
     public function isFine(): bool
     {
@@ -52,12 +63,12 @@ final class PartMeasures
 
     public function features(): Features
     {
-        return $this->features ??= Features::of($this->solid, $this->tree());
+        return $this->features ??= Features::of($this->solid, $this->tree(), $this->budget);
     }
 
     public function tree(): TriangleTree
     {
-        return $this->tree ??= new TriangleTree($this->solid);
+        return $this->tree ??= new TriangleTree($this->solid, $this->budget);
     }
 
     public function wall(): WallThickness
@@ -77,15 +88,41 @@ final class PartMeasures
         return Symmetry::across($this->solid, $axis, $this->bounds(), $this->tree(), $at);
     }
 
+    /** The narrowest gap of the part. */
+    public function gap(): WallThickness
+    {
+        return $this->gap ??= WallThickness::gap($this->solid, $this->tree());
+    }
+
     public function bodyCount(): int
     {
-        return $this->bodies ??= count(Bodies::of($this->solid));
+        return $this->bodies ??= count(Bodies::of($this->solid, $this->budget));
+    }
+
+    /** Says that something looks at every triangle so many times. @throws OverBudget */
+    public function spend(int $looks = 1): void
+    {
+        $this->budget->spend($looks * $this->solid->triangleCount());
     }
 
     /** The surface has no gap and no fault of another kind, and encloses something. */
     public function isClosed(): bool
     {
-        return $this->closed ??= ! in_array(-1, $this->solid->twin, true) && ! $this->solid->isEmpty() && $this->solid->facettedVolume() > 0 && MeshFaults::of($this->solid) === [];
+        return $this->closed ??= ! in_array(-1, $this->solid->twin, true) && ! $this->solid->isEmpty() && $this->solid->facettedVolume() > 0 && $this->faults() === [];
+    }
+
+    /**
+     * What is wrong with the surface.
+     *
+     * @return list<Fault>
+     */
+    public function faults(): array
+    {
+        if ($this->faults === null) {
+            $this->spend(self::LOOKS_FOR_FAULTS);
+        }
+
+        return $this->faults ??= MeshFaults::of($this->solid);
     }
 
     /** Flat area in the part's lowest plane, facing down, mm2. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Geometry\Vector;
 
 /** A slot with round ends that goes into or through a part; mm. */
@@ -19,13 +21,16 @@ final readonly class Slot
     /**
      * @param list<RoundPiece> $pieces
      * @return list<self>
+     *
+     * @throws OverBudget
      */
-    public static function among(array $pieces): array
+    public static function among(array $pieces, Budget $budget = new Budget): array
     {
         $ends = array_values(array_filter($pieces, static fn (RoundPiece $p): bool => $p->hollow && $p->low === $p->high && abs($p->turn - M_PI) < 0.05));
         $out = [];
         $taken = [];
         foreach ($ends as $i => $a) {
+            $budget->spend(1 + intdiv(count($ends) - $i, 2));
             foreach ($ends as $j => $b) {
                 if ($j <= $i || isset($taken[$i]) || isset($taken[$j]) || abs($a->low - $b->low) > 1e-4 * $a->low
                     || abs(Vector::dot($a->axis, $b->axis)) < 1 - 1e-6) {

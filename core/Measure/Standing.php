@@ -34,7 +34,7 @@ final readonly class Standing
             $lies[$name] = ($lies[$name] ?? true) && $s->surfaces[$s->surfaceOf[$f]]->isFlat() && $s->nz[$f] < -1 + 1e-9 && abs(-$s->offset[$f] - $m->bounds()->min[2]) < 1e-4;
         }
 
-        return array_sum(array_map(static fn (int|string $name): float => FaceArea::of($s, (string) $name), array_keys(array_filter($lies))));
+        return FaceArea::ofAll($s, array_map(strval(...), array_keys(array_filter($lies))));
     }
 
     private static function level(PartMeasures $m, float $z, float $up): float

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Measure\Recognition\Balls;
 use Cubo\Measure\Recognition\Cones;
 use Cubo\Measure\Recognition\Cylinders;
@@ -23,17 +25,32 @@ final class SurfaceRecognition
     /** Times that facets are set aside and looked through again. */
     private const MOST_TURNS = 4;
 
-    public static function of(Solid $mesh): Solid
+    /** Units, several times what parts of a lesson need. */
+    private const MOST_WORK = 60_000_000;
+
+    /** @param Budget|null $budget what looking may cost; where that does not do, all of it stays facets */
+    public static function of(Solid $mesh, ?Budget $budget = null): Solid
     {
         if ($mesh->triangleCount() > PartMeasures::FINE) {
             return $mesh;
         }
-        $graph = new FacetGraph($mesh);
+        try {
+            return self::known($mesh, $budget ?? new Budget(self::MOST_WORK, memory: Budget::ownMemory()));
+        } catch (OverBudget $e) {
+            return $e->limit->isOfThePart() ? $mesh : throw $e;
+        }
+    }
+
+    /** @throws OverBudget */
+    private static function known(Solid $mesh, Budget $budget): Solid
+    {
+        $graph = new FacetGraph($mesh, $budget);
         $aside = [];
         for ($turn = 0; ; $turn++) {
             $found = self::found($graph, $aside);
             $strange = [];
             foreach ($found as [$surface, $facets]) {
+                $budget->spend(count($facets));
                 $strange += array_fill_keys(Plausible::strangers($graph, $surface, $facets), true);
             }
             if ($strange === [] || $turn === self::MOST_TURNS) {
@@ -46,7 +63,7 @@ final class SurfaceRecognition
         $known = self::solid($graph, $found);
 
         // nothing is measured worse than its facets
-        return $found === [] || Plausible::holds($mesh, $known) ? $known : self::solid($graph, []);
+        return $found === [] || Plausible::holds($mesh, $known, $budget) ? $known : self::solid($graph, []);
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Measure;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Solid\Solid;
 
 /**
@@ -14,6 +16,12 @@ use Cubo\Solid\Solid;
 final class TriangleTree
 {
     private const LEAF = 4;
+
+    /** Units that building costs a box. */
+    private const BUILT = 8;
+
+    /** Boxes that are looked at for a unit. */
+    private const A_UNIT = 4;
 
     /** Squared distance below which a point lies on a triangle, and no nearer one is looked for. */
     private const ON = 1e-20;
@@ -54,7 +62,12 @@ final class TriangleTree
     /** @var array<int, float> four numbers a triangle: unit normal and offset of its plane */
     private array $plane = [];
 
-    public function __construct(Solid $solid)
+    /**
+     * @param Budget $budget spent by building it and by every box and leaf that is looked at later
+     *
+     * @throws OverBudget
+     */
+    public function __construct(Solid $solid, private readonly Budget $budget = new Budget)
     {
         if ($solid->facet === []) {
             $this->order = [];
@@ -62,6 +75,7 @@ final class TriangleTree
             return;
         }
         [$of, $box] = TriangleBoxes::of($solid);
+        $this->budget->spend(self::BUILT * count($box));
         $centre = [];
         foreach ($box as $i => $b) {
             $centre[0][$i] = $b[0] + $b[3];
@@ -135,6 +149,8 @@ final class TriangleTree
      * @param array{float,float,float} $d
      * @param (callable(int): bool)|null $accept
      * @return array{float,int}|null s and triangle (Moeller and Trumbore, J. Graphics Tools 2(1), 1997)
+     *
+     * @throws OverBudget
      */
     public function firstHit(array $p, array $d, float $near, float $far, ?callable $accept = null): ?array
     {
@@ -161,8 +177,10 @@ final class TriangleTree
         $best = null;
         $stack = [0];
         $top = 1;
+        $seen = 0;
         while ($top > 0) {
             $n = $stack[--$top];
+            $seen++;
             $t0 = ($nx[$n] - $sx - $px) * $ix;
             $a = ($ny[$n] - $sy - $py) * $iy;
             $t0 = $a > $t0 ? $a : $t0;
@@ -221,6 +239,7 @@ final class TriangleTree
                 }
             }
         }
+        $this->budget->spend(1 + intdiv($seen, self::A_UNIT));
 
         return $best;
     }
@@ -230,6 +249,8 @@ final class TriangleTree
      *
      * @param array{float,float,float} $p
      * @return array{float, int|null}
+     *
+     * @throws OverBudget
      */
     public function nearest(array $p, float $atMost = INF): array
     {
@@ -243,7 +264,9 @@ final class TriangleTree
         $stack = [0];
         $aways = [0.0];
         $top = $this->order === [] ? 0 : 1;
+        $seen = 0;
         while ($top > 0) {
+            $seen++;
             if ($aways[--$top] >= $best) {
                 continue;
             }
@@ -285,11 +308,13 @@ final class TriangleTree
                     $best = $d;
                     $which = $this->order[$i];
                     if ($d < self::ON) {
-                        return [sqrt($d), $which];
+                        break 2;
                     }
                 }
             }
         }
+
+        $this->budget->spend(1 + intdiv($seen, self::A_UNIT));
 
         return [sqrt($best), $which];
     }

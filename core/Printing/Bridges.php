@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Printing;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Solid\Solid;
 
 /**
@@ -23,12 +25,20 @@ final class Bridges
 
     private const MOST_POINTS = 40;
 
-    /** @return list<Bridge> widest first; mm and mm2 */
-    public static function of(Solid $s): array
+    /** Sides of a rim that are looked at for a unit. */
+    private const A_UNIT = 8;
+
+    /**
+     * @return list<Bridge> widest first; mm and mm2
+     *
+     * @throws OverBudget
+     */
+    public static function of(Solid $s, Budget $budget = new Budget): array
     {
         if ($s->isEmpty()) {
             return [];
         }
+        $budget->spend($s->triangleCount());
         $low = $s->vertexBox()[2];
         $level = [];
         foreach ($s->facet as $t => $f) {
@@ -50,7 +60,7 @@ final class Bridges
                     }
                 }
             }
-            $out[] = self::face($s, $members);
+            $out[] = self::face($s, $members, $budget);
         }
         usort($out, static fn (array $a, array $b): int => $b['span'] <=> $a['span']);
 
@@ -61,7 +71,7 @@ final class Bridges
      * @param list<int> $members
      * @return Bridge
      */
-    private static function face(Solid $s, array $members): array
+    private static function face(Solid $s, array $members, Budget $budget): array
     {
         $in = array_fill_keys($members, true);
         $rim = $points = [];
@@ -84,6 +94,7 @@ final class Bridges
                 $points[] = [$size / 2, [$u * $c[0][0] + $v * $c[1][0] + $w * $c[2][0], $u * $c[0][1] + $v * $c[1][1] + $w * $c[2][1]]];
             }
         }
+        $budget->spend(intdiv(count($rim) * self::WAYS * min(self::MOST_POINTS, count($points)), self::A_UNIT));
         usort($points, static fn (array $p, array $q): int => $q[0] <=> $p[0]);
         $span = 0.0;
         $at = $points[0][1];

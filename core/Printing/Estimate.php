@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Printing;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Solid\Solid;
 
 /**
@@ -31,12 +33,13 @@ final readonly class Estimate
      */
     private function __construct(public int $layers, public float $volume, public float $mass, public float $minutes) {}
 
-    public static function of(Solid $s, PrintProfile $profile): self
+    /** @throws OverBudget */
+    public static function of(Solid $s, PrintProfile $profile, Budget $budget = new Budget): self
     {
         if ($s->isEmpty()) {
             return new self(0, 0.0, 0.0, 0.0);
         }
-        $layers = new Layers($s);
+        $layers = new Layers($s, $budget);
         $count = $layers->count($profile->layer);
         $cuts = min($count, self::CUT);
         $volume = 0.0;

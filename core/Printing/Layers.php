@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Printing;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Solid\Solid;
 
 /**
@@ -14,6 +16,12 @@ use Cubo\Solid\Solid;
  */
 final class Layers
 {
+    /** Units a triangle costs when they are put in order. */
+    private const SORTED = 3;
+
+    /** Triangles below a height that are looked at for a unit. */
+    private const LOOKED_AT = 20;
+
     /** @var list<int> triangles by their lowest corner */
     private array $order;
 
@@ -24,8 +32,14 @@ final class Layers
 
     public readonly float $high;
 
-    public function __construct(private readonly Solid $solid)
+    /**
+     * @param Budget $budget spent by every layer, too
+     *
+     * @throws OverBudget
+     */
+    public function __construct(private readonly Solid $solid, private readonly Budget $budget = new Budget)
     {
+        $budget->spend(self::SORTED * $solid->triangleCount());
         foreach ($solid->facet as $t => $_) {
             $z = [$solid->z[$solid->start[3 * $t]], $solid->z[$solid->start[3 * $t + 1]], $solid->z[$solid->start[3 * $t + 2]]];
             $this->span[$t] = [min($z), max($z)];
@@ -47,12 +61,16 @@ final class Layers
         return min($this->low + ($n + 0.5) * $layer, $this->high - 1e-6 * max(1.0, $this->high - $this->low));
     }
 
-    /** @return list<Outline> outer ones run counter-clockwise, holes clockwise; nothing of an open mesh's torn outlines */
+    /**
+     * @return list<Outline> outer ones run counter-clockwise, holes clockwise; nothing of an open mesh's torn outlines
+     *
+     * @throws OverBudget
+     */
     public function at(float $z): array
     {
         $s = $this->solid;
         $crossing = [];
-        foreach ($this->order as $t) {
+        foreach ($this->order as $n => $t) {
             if ($this->span[$t][0] > $z) {
                 break;
             }
@@ -60,6 +78,7 @@ final class Layers
                 $crossing[$t] = true;
             }
         }
+        $this->budget->spend(intdiv($n ?? 0, self::LOOKED_AT) + 2 * count($crossing));
         $out = [];
         while ($crossing !== []) {
             $first = $t = array_key_first($crossing);

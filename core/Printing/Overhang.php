@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Printing;
 
+use Cubo\Budget\Budget;
 use Cubo\Measure\FaceArea;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -20,11 +21,15 @@ final class Overhang
 {
     private const DEEPEST = 6;
 
+    /** What a triangle costs, the faces taken whole included. */
+    private const LOOKS = 8;
+
     private const ON_THE_BED = 1e-4;
 
     /** @param float $degrees to the horizontal; a face at just that angle does not count */
-    public static function area(Solid $s, float $degrees = 45.0): float
+    public static function area(Solid $s, float $degrees = 45.0, Budget $budget = new Budget): float
     {
+        $budget->spend(self::LOOKS * $s->triangleCount());
         if ($s->isEmpty()) {
             return 0.0;
         }
@@ -46,14 +51,12 @@ final class Overhang
                 // a face of which every facet hangs is taken whole, round rims and all
                 $whole[$surface->name] = [($whole[$surface->name][0] ?? true) && $hangs, ($whole[$surface->name][1] ?? 0.0) + ($hangs ? self::size($c) : 0.0)];
             } elseif (! $lies) {
-                $sum += FaceArea::widening($surface, $c) * self::part($surface, $n, $c, $limit, 0);
+                $sum += FaceArea::widening($surface, $c) * self::part($surface, $n, $c, $limit, 0, $budget);
             }
         }
-        foreach ($whole as $face => [$all, $area]) {
-            $sum += $all ? FaceArea::of($s, (string) $face) : $area;
-        }
+        $all = array_filter($whole, static fn (array $w): bool => $w[0]);
 
-        return $sum;
+        return $sum + array_sum(array_column(array_diff_key($whole, $all), 1)) + FaceArea::ofAll($s, array_map(strval(...), array_keys($all)));
     }
 
     /** @return V|null the middle of the largest facet that hangs over */
@@ -84,9 +87,10 @@ final class Overhang
      * @param V $n of the facet
      * @param array{V,V,V} $c
      */
-    private static function part(Surface $surface, array $n, array $c, float $limit, int $deep): float
+    private static function part(Surface $surface, array $n, array $c, float $limit, int $deep, Budget $budget): float
     {
         $in = 0;
+        $budget->spend(3);
         foreach ($c as $p) {
             $in += SurfaceEquation::outward($surface, $p, $n)[2] < $limit ? 1 : 0;
         }
@@ -100,7 +104,7 @@ final class Overhang
         }
         $sum = 0.0;
         foreach ([[$c[0], $m[0], $m[2]], [$m[0], $c[1], $m[1]], [$m[2], $m[1], $c[2]], [$m[0], $m[1], $m[2]]] as $quarter) {
-            $sum += self::part($surface, $n, $quarter, $limit, $deep + 1);
+            $sum += self::part($surface, $n, $quarter, $limit, $deep + 1, $budget);
         }
 
         return $sum;

@@ -6,6 +6,11 @@ declare(strict_types=1);
 
 use App\Models\HandIn;
 use App\Support\Marking;
+use App\Support\PartFiles;
+use App\Support\Workbench;
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
+use Cubo\Recipe\Evaluator;
 use Tests\School;
 
 beforeEach(function (): void {
@@ -107,4 +112,21 @@ it('sets one tolerance for all lengths, and keeps it for new ones', function ():
     }
     $this->post("/exercises/{$this->exercise->id}", ['title' => 'Drilled plate', 'tolerance' => '0.1'])->assertSessionHasNoErrors();
     expect(collect($this->exercise->fresh()->requirements)->firstWhere('id', 'size-x'))->toMatchArray(['tolerance' => 0.1])->not->toHaveKey('as');
+});
+
+it('gives nobody half of a part: neither as a file nor as a picture', function (): void {
+    // a part nobody has made yet, and nobody waits for it
+    $work = $this->s->work($this->assignment, $this->s->classmate, [['kind' => 'block', 'width' => (string) (30 + mt_rand() / mt_getrandmax()), 'depth' => '40', 'height' => '12'], ['kind' => 'ball', 'round' => '20']]);
+    $handIn = $this->s->handIn($work);
+    app()->forgetScopedInstances();
+    app()->instance(PartFiles::class, new PartFiles(sys_get_temp_dir() . '/cubo-cold-' . getmypid()));
+    app(Workbench::class)->waits(0);
+    foreach (['part', 'glb', 'facets'] as $what) {
+        expect(fn () => app(Marking::class)->{$what}($handIn))->toThrow(OverBudget::class, Limit::Time->value);
+    }
+    // a check that somebody waits for ends as well
+    expect(fn () => app(Workbench::class)->check((new Evaluator)->evaluate($handIn->recipe()), $this->exercise->sheet(), $handIn->recipe()))->toThrow(OverBudget::class, Limit::Time->value);
+    // whoever has time gets it
+    app()->forgetScopedInstances();
+    expect(app(Marking::class)->part($handIn)->isEmpty())->toBeFalse();
 });

@@ -9,9 +9,9 @@ use Tests\School;
 beforeEach(function (): void {
     $this->school = new School;
     // a device is a cookie that the page sets; each person here has one of their own
-    $this->try = fn (string $device, string $class, string $own, string $pin, string $address = '10.0.0.1'): TestResponse => $this->withCookie('cubo_device', str_pad($device, 32, 'x'))->from('/sign-in')
+    $this->try = fn (string $device, string $class, string $own, string $pin, string $address = '10.0.0.1'): TestResponse => $this->withCookie(config('session.cookie') . '_device', str_pad($device, 32, 'x'))->from('/sign-in')
         ->withServerVariables(['REMOTE_ADDR' => $address])->post('/sign-in/student', ['class' => $class, 'own' => $own, 'pin' => $pin]);
-    $this->teach = fn (string $device, string $email, string $password, string $address = '10.0.0.1'): TestResponse => $this->withCookie('cubo_device', str_pad($device, 32, 'x'))->from('/sign-in')
+    $this->teach = fn (string $device, string $email, string $password, string $address = '10.0.0.1'): TestResponse => $this->withCookie(config('session.cookie') . '_device', str_pad($device, 32, 'x'))->from('/sign-in')
         ->withServerVariables(['REMOTE_ADDR' => $address])->post('/sign-in/teacher', compact('email', 'password'));
     $this->leave = function (): void {
         $this->post('/sign-out');
@@ -33,7 +33,7 @@ it('shows no names to a guest', function (): void {
     $page = $this->get('/sign-in')->assertOk()->assertDontSee('Ada')->assertDontSee('Bruno');
     ($this->try)('x', 'LARK7', 'NOPE', '1234');
     $this->get('/sign-in')->assertDontSee('Ada');
-    $page->assertCookie('cubo_device');
+    $page->assertCookie(config('session.cookie') . '_device');
 });
 
 it('says at the field what is missing, the same words for whatever is wrong, and keeps the codes', function (): void {
@@ -48,12 +48,12 @@ it('says at the field what is missing, the same words for whatever is wrong, and
 });
 
 it('remembers both codes on a device only where that is wanted', function (): void {
-    ($this->try)('ada', 'LARK7', 'ADA22', '1234')->assertCookieExpired('cubo_last');
+    ($this->try)('ada', 'LARK7', 'ADA22', '1234')->assertCookieExpired(config('session.cookie') . '_last');
     ($this->leave)();
-    $this->withCookie('cubo_device', str_repeat('a', 32))->post('/sign-in/student', ['class' => 'lark7', 'own' => 'ada22', 'pin' => '1234', 'keep' => '1'])->assertCookie('cubo_last', 'LARK7 ADA22');
+    $this->withCookie(config('session.cookie') . '_device', str_repeat('a', 32))->post('/sign-in/student', ['class' => 'lark7', 'own' => 'ada22', 'pin' => '1234', 'keep' => '1'])->assertCookie(config('session.cookie') . '_last', 'LARK7 ADA22');
     ($this->leave)();
-    $this->withCookie('cubo_last', 'LARK7 ADA22')->get('/sign-in')->assertSee('value="LARK7"', false)->assertSee('value="ADA22"', false);
-    $this->withCookie('cubo_last', '"><script>')->get('/sign-in')->assertOk()->assertDontSee('<script>"', false);
+    $this->withCookie(config('session.cookie') . '_last', 'LARK7 ADA22')->get('/sign-in')->assertSee('value="LARK7"', false)->assertSee('value="ADA22"', false);
+    $this->withCookie(config('session.cookie') . '_last', '"><script>')->get('/sign-in')->assertOk()->assertDontSee('<script>"', false);
 });
 
 it('lets two classes behind one address in at the bell, a third of them mistyping', function (): void {

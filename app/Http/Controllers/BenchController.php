@@ -15,6 +15,7 @@ use App\Support\BenchPage;
 use App\Support\RecipeBook;
 use App\Support\Workbench;
 use Cubo\Budget\Limits;
+use Cubo\Budget\OverBudget;
 use Cubo\Check\Disclosure;
 use Cubo\Check\Exercise as Sheet;
 use Illuminate\Http\RedirectResponse;
@@ -81,7 +82,11 @@ final class BenchController extends Controller
         if (! $assignment->disclosure()->atEachCheck()) {
             return view('bench.work', [...BenchPage::for($work->recipe, $this->bench, $this->book), 'picked' => null, 'fresh' => null, 'said' => 'Your teacher shows the results ' . Disclosure::WHEN[$assignment->disclosure()->when] . '.']);
         }
-        $report = $this->bench->check($state, $assignment->exercise->sheet(), $work->recipe->document(), $reference, $work->waysHandedIn());
+        try {
+            $report = $this->bench->check($state, $assignment->exercise->sheet(), $work->recipe->document(), $reference, $work->waysHandedIn());
+        } catch (OverBudget) {
+            return view('bench.work', [...BenchPage::for($work->recipe, $this->bench, $this->book), 'said' => 'Measuring this part takes longer than a check waits. No check was counted. Handed in, it is measured all the same.']);
+        }
         $done = DB::transaction(function () use ($work, $assignment, $state, $report): bool {
             $fresh = Work::query()->lockForUpdate()->findOrFail($work->id);
             // the same part once more tells nothing new and costs nothing

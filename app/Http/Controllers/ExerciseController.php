@@ -57,8 +57,8 @@ final class ExerciseController extends Controller
         $this->bench->waits(Workbench::PAGE);
         $state = $this->bench->evaluate($exercise->reference->document());
         // nominal values always come from the reference part as it is now
-        $data = $this->asked->renew($exercise, $state);
-        if ($data === null) {
+        $read = $this->asked->renew($exercise, $state);
+        if ($read === null) {
             ReadReference::dispatch($exercise->id);
 
             return view('teacher.exercise-later', ['exercise' => $exercise]);
@@ -73,7 +73,7 @@ final class ExerciseController extends Controller
             'drawing' => $this->bench->sheetSvg($state, $sheet, 780, 470),
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$exercise->reference_id, $state->key], false),
             'readouts' => $this->readouts($state),
-            'data' => $data,
+            'data' => $read['places'], 'whole' => $read['whole'],
             'aside' => array_map(Requirement::fromArray(...), $exercise->aside),
             'classes' => $teacher->classes()->orderBy('name')->get(),
             'handIns' => Marking::last($exercise)->count(),

@@ -19,17 +19,18 @@ use Illuminate\Validation\ValidationException;
 /** Students sign in by class code, own code and PIN; teachers by e-mail and password. Who is in a class is shown to nobody before. */
 final class SignInController extends Controller
 {
-    private const DEVICE = 'cubo_device';
+    /** Ends of the names of its cookies: two copies on one machine share all cookies of its name, and must not mix them up. */
+    private const DEVICE = '_device';
 
-    private const LAST = 'cubo_last';
+    private const LAST = '_last';
 
     private const YEAR = 525_600;
 
     public function show(Request $request): Response
     {
-        $last = $request->cookie(self::LAST);
+        $last = $request->cookie(self::cookie(self::LAST));
         [$class, $own] = is_string($last) && preg_match('/^[A-Z0-9]{1,20} [A-Z0-9]{1,20}$/', $last) === 1 ? explode(' ', $last) : ['', ''];
-        Cookie::queue(self::DEVICE, self::device($request) ?? Str::random(32), self::YEAR);
+        Cookie::queue(self::cookie(self::DEVICE), self::device($request) ?? Str::random(32), self::YEAR);
 
         return response()->view('sign-in', ['class' => $class, 'own' => $own]);
     }
@@ -46,7 +47,7 @@ final class SignInController extends Controller
         $student = Person::query()->where('role', 'student')->where('code', $own)->whereRelation('schoolClass', 'code', $class)->first();
         $this->tried($request, $student, $pin, 'pin', 'These three do not belong together. Look at your card once more.');
         /** @var Person $student */
-        $request->boolean('keep') ? Cookie::queue(self::LAST, "$class $own", self::YEAR) : Cookie::queue(Cookie::forget(self::LAST));
+        $request->boolean('keep') ? Cookie::queue(self::cookie(self::LAST), "$class $own", self::YEAR) : Cookie::queue(Cookie::forget(self::cookie(self::LAST)));
 
         return $this->enter($request, $student, false);
     }
@@ -97,9 +98,14 @@ final class SignInController extends Controller
         return ($pin ? Codes::pin('nobody') : Hash::make('nobody')) === '';
     }
 
+    private static function cookie(string $end): string
+    {
+        return config('session.cookie') . $end;
+    }
+
     private static function device(Request $request): ?string
     {
-        $device = $request->cookie(self::DEVICE);
+        $device = $request->cookie(self::cookie(self::DEVICE));
 
         return is_string($device) && preg_match('/^[A-Za-z0-9]{32}$/', $device) === 1 ? $device : null;
     }

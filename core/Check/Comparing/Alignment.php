@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Comparing;
 
+use Cubo\Budget\OverBudget;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\PartMeasures;
@@ -187,6 +188,8 @@ final class Alignment
      * Volumes, mm3, and what both have in common of all there is, percent.
      *
      * @return array{share: float, common: float, missing: float, surplus: float}|null null when they cannot be combined
+     *
+     * @throws OverBudget
      */
     public function inCommon(): ?array
     {
@@ -198,7 +201,7 @@ final class Alignment
             return ['share' => 100.0, 'common' => $common, 'missing' => 0.0, 'surplus' => 0.0];
         }
         try {
-            $common = Differences::common($part->solid->moved($this->move), $onto->solid);
+            $common = Differences::common($part->solid->moved($this->move), $onto->solid, $part->budget);
         } catch (BooleanFailed|InvalidArgumentException) {
             return null;
         }

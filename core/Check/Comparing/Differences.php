@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Comparing;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Maker\Primitives;
@@ -36,10 +38,11 @@ final class Differences
      *
      * @throws BooleanFailed
      * @throws InvalidArgumentException for solids too large or open
+     * @throws OverBudget
      */
-    public static function of(Solid $part, Solid $other): array
+    public static function of(Solid $part, Solid $other, Budget $budget = new Budget): array
     {
-        return self::inPlace($part, $other) ?? [BooleanOperation::difference($other, $part), BooleanOperation::difference($part, $other)];
+        return self::inPlace($part, $other, $budget) ?? [BooleanOperation::difference($other, $part, $budget), BooleanOperation::difference($part, $other, $budget)];
     }
 
     /**
@@ -47,24 +50,25 @@ final class Differences
      *
      * @throws BooleanFailed
      * @throws InvalidArgumentException
+     * @throws OverBudget
      */
-    public static function common(Solid $part, Solid $other): float
+    public static function common(Solid $part, Solid $other, Budget $budget = new Budget): float
     {
-        $found = self::inPlace($part, $other);
+        $found = self::inPlace($part, $other, $budget);
 
-        return $found !== null ? $other->facettedVolume() - $found[0]->facettedVolume() : abs(BooleanOperation::intersection($part, $other)->facettedVolume());
+        return $found !== null ? $other->facettedVolume() - $found[0]->facettedVolume() : abs(BooleanOperation::intersection($part, $other, $budget)->facettedVolume());
     }
 
     /** @return array{Solid, Solid}|null null where they do not differ in one place only */
-    private static function inPlace(Solid $part, Solid $other): ?array
+    private static function inPlace(Solid $part, Solid $other, Budget $budget): ?array
     {
         $place = $part->triangleCount() + $other->triangleCount() >= self::LARGE ? self::place($part, $other) : null;
         if ($place === null) {
             return null;
         }
-        $here = BooleanOperation::intersection($part, $place);
-        $there = BooleanOperation::intersection($other, $place);
-        $found = [BooleanOperation::difference($there, $here), BooleanOperation::difference($here, $there)];
+        $here = BooleanOperation::intersection($part, $place, $budget);
+        $there = BooleanOperation::intersection($other, $place, $budget);
+        $found = [BooleanOperation::difference($there, $here, $budget), BooleanOperation::difference($here, $there, $budget)];
         $differ = $other->facettedVolume() - $part->facettedVolume();
 
         return abs($found[0]->facettedVolume() - $found[1]->facettedVolume() - $differ) <= self::SAME * abs($other->facettedVolume()) ? $found : null;

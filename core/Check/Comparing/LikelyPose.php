@@ -62,8 +62,8 @@ final class LikelyPose
     {
         $low = $part->bounds()->min[2];
         $turned = $part->solid->moved(new Transform($r));
-        $now = new PartMeasures($turned);
+        $now = new PartMeasures($turned, $part->budget);
 
-        return new PartMeasures($turned->moved(Transform::translation([0.0, 0.0, $low - $now->bounds()->min[2]])));
+        return new PartMeasures($turned->moved(Transform::translation([0.0, 0.0, $low - $now->bounds()->min[2]])), $part->budget);
     }
 }

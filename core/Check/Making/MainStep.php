@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Making;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\PlacedSketch;
@@ -25,8 +27,12 @@ final readonly class MainStep
 
     private function __construct(public Step $step, public string $manner) {}
 
-    /** @return self|null null where no step brings any volume */
-    public static function of(Making $making): ?self
+    /**
+     * @return self|null null where no step brings any volume
+     *
+     * @throws OverBudget
+     */
+    public static function of(Making $making, Budget $budget = new Budget): ?self
     {
         $before = $most = 0.0;
         $main = $state = null;
@@ -34,8 +40,8 @@ final readonly class MainStep
             if ($step->off || $step->kind === StepKind::Sketch) {
                 continue;
             }
-            $now = ($making->evaluate)($making->recipe->upTo($step->id));
-            $volume = $now->isEmpty() ? 0.0 : (new MassProperties($now->part()))->volume;
+            $now = $making->made($making->recipe->upTo($step->id), $budget);
+            $volume = $now->isEmpty() ? 0.0 : (new MassProperties($now->part(), $budget))->volume;
             if ($volume - $before > self::MORE * $most + 1e-9) {
                 $most = $volume - $before;
                 [$main, $state] = [$step, $now];

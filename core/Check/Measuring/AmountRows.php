@@ -11,7 +11,6 @@ use Cubo\Check\Row;
 use Cubo\Check\Rows;
 use Cubo\Check\Subject;
 use Cubo\Geometry\Vector;
-use Cubo\Measure\MeshFaults;
 
 /** How much there is of a part: volume, area, mass, where its centre is, of how many bodies, and whether it is closed. */
 final readonly class AmountRows
@@ -78,7 +77,7 @@ final readonly class AmountRows
     private function closed(Requirement $r): Row
     {
         $met = $this->subject->part->isClosed();
-        $fault = $met ? null : (MeshFaults::of($this->subject->part->solid)[0] ?? null);
+        $fault = $met ? null : ($this->subject->part->faults()[0] ?? null);
 
         return $this->rows->row($r, $met ? 'closed' : ($fault['kind'] ?? 'open'), null, '', $met, $fault !== null && $fault['kind'] !== 'open' ? ucfirst(str_replace('-', ' ', $fault['kind'])) : 'Not closed',
             $fault['words'] ?? 'The surface has a gap, so it encloses no solid.', $fault === null ? null : ['kind' => 'spot', 'at' => $fault['at']]);

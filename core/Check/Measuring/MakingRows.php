@@ -127,7 +127,7 @@ final readonly class MakingRows
         if (is_string($change)) {
             return $this->rows->unknown($r, $change);
         }
-        $state = ($making->evaluate)($change);
+        $state = $making->made($change, $this->subject->part->budget);
         if (! $state->isSound()) {
             foreach ($state->results as $result) {
                 foreach ($result->messages as $m) {
@@ -140,7 +140,7 @@ final readonly class MakingRows
             return $this->rows->row($r, 'breaks', null, '', false, 'Breaks', "With {$r->where['size']} = {$r->where['becomes']} the part is no longer made.", null);
         }
         $still = array_values(array_filter($this->subject->exercise->asked(), static fn (Requirement $q): bool => in_array($q->kind, self::STILL, true) && ($q->kind !== RequirementKind::HoleDepth || $q->goesThrough())));
-        $after = Checker::rows(new Subject(new PartMeasures($state->part()), $this->subject->exercise), $still);
+        $after = Checker::rows(new Subject(new PartMeasures($state->part(), $this->subject->part->budget), $this->subject->exercise), $still);
         foreach ($after as $row) {
             if ($row->status !== 'met') {
                 return $this->rows->row($r, "{$row->letter} fails", null, '', false, 'Does not hold', "With {$r->where['size']} = {$r->where['becomes']}, “{$row->label}” is no longer met: {$row->diagnosis}", $row->place);

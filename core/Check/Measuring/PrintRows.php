@@ -31,7 +31,7 @@ final readonly class PrintRows
             RequirementKind::FitsBed => $this->fitsBed($r),
             RequirementKind::Standing => $this->standing($r),
             RequirementKind::Wall => $this->thin($r, $this->subject->part->wall(), 'wall'),
-            RequirementKind::Gap => $this->thin($r, WallThickness::gap($this->subject->part->solid, $this->subject->part->tree()), 'gap'),
+            RequirementKind::Gap => $this->thin($r, $this->subject->part->gap(), 'gap'),
             RequirementKind::Overhang => $this->overhang($r),
             RequirementKind::Bridge => $this->bridge($r),
             RequirementKind::Islands => $this->islands($r),
@@ -94,9 +94,10 @@ final readonly class PrintRows
         $s = $this->subject->part->solid;
         $degrees = isset($r->where['degrees']) ? $r->number('degrees') : 45.0;
         $longest = isset($r->where['bridge']) ? $r->number('bridge') : 0.0;
-        $area = Overhang::area($s, $degrees);
+        $budget = $this->subject->part->budget;
+        $area = Overhang::area($s, $degrees, $budget);
         $at = null;
-        foreach (Bridges::of($s) as $b) {
+        foreach (Bridges::of($s, $budget) as $b) {
             // what can be bridged hangs on both its ends
             if (! $b['free'] && $b['span'] <= $longest + Rows::SLACK) {
                 $area -= $b['area'];
@@ -114,7 +115,7 @@ final readonly class PrintRows
     {
         $unit = $this->subject->unit;
         $widest = null;
-        foreach (Bridges::of($this->subject->part->solid) as $b) {
+        foreach (Bridges::of($this->subject->part->solid, $this->subject->part->budget) as $b) {
             $widest = $widest === null || ($b['free'] ? INF : $b['span']) > ($widest['free'] ? INF : $widest['span']) ? $b : $widest;
         }
         if ($widest === null) {
@@ -129,6 +130,7 @@ final readonly class PrintRows
 
     private function islands(Requirement $r): Row
     {
+        $this->subject->part->spend(3);
         $spots = Islands::of($this->subject->part->solid);
         $n = count($spots);
 
@@ -137,6 +139,7 @@ final readonly class PrintRows
 
     private function tips(Requirement $r): Row
     {
+        $this->subject->part->spend();
         $t = Tipping::of($this->subject->part);
 
         return $this->rows->row($r, Number::show($t->angle, 1) . '°', $t->angle - $r->nominal, '', $t->angle >= $r->nominal - 1e-6, $t->angle <= 0 ? 'Falls over' : 'Tips easily',
@@ -145,6 +148,7 @@ final readonly class PrintRows
 
     private function hollow(Requirement $r): Row
     {
+        $this->subject->part->spend(2);
         $spaces = HollowSpaces::of($this->subject->part->solid);
         $n = count($spaces);
 
@@ -153,7 +157,7 @@ final readonly class PrintRows
 
     private function edgeContact(Requirement $r): Row
     {
-        $touching = array_values(array_filter(Bodies::contacts($this->subject->part->solid, within: 0.0), static fn (array $c): bool => $c[3] !== 'apart'));
+        $touching = array_values(array_filter(Bodies::contacts($this->subject->part->solid, $this->subject->part->budget, 0.0), static fn (array $c): bool => $c[3] !== 'apart'));
 
         return $this->rows->row($r, (string) count($touching), (float) count($touching), '', $touching === [], 'Touch along an edge', 'Two pieces touch only ' . (($touching[0][3] ?? 'edge') === 'edge' ? 'along an edge' : 'in a point') . ': they look joined and fall apart in print. Let them overlap a little.', null);
     }

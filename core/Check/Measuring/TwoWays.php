@@ -24,24 +24,24 @@ final readonly class TwoWays
 
     public function row(Requirement $r, Making $making): Row
     {
-        $main = MainStep::of($making);
+        $main = MainStep::of($making, $this->subject->part->budget);
         if ($main === null) {
             return $this->rows->missing($r, 'There is no part yet.');
         }
         $unlike = $alike = null;
         foreach ($making->others as $other) {
-            $state = ($making->evaluate)($other);
+            $state = $making->made($other, $this->subject->part->budget);
             // what was handed in and is still on the bench is no other way
             if ($state->isEmpty() || $other->toArray()['steps'] === $making->recipe->toArray()['steps']) {
                 continue;
             }
-            $its = MainStep::of($making->with($other));
+            $its = MainStep::of($making->with($other), $this->subject->part->budget);
             if ($its === null || $its->manner === $main->manner) {
                 $alike ??= $its;
 
                 continue;
             }
-            $off = $this->off(new PartMeasures($state->part()));
+            $off = $this->off(new PartMeasures($state->part(), $this->subject->part->budget));
             if ($off === null) {
                 return $this->rows->row($r, "$main->manner and $its->manner", null, '', true, '', '', null);
             }

@@ -29,9 +29,10 @@ final class PrintProposals
         $neat = static fn (float $mm): float => $unit === Unit::Inch ? round($mm / 25.4, 2) * 25.4 : $mm;
 
         $s = $part->solid;
+        $part->spend(6);
         // the drawing's own part must pass: what hangs over there is allowed, what it lacks is not asked
-        $over = ceil(Overhang::area($s, $p->overhang));
-        $bridges = Bridges::of($s);
+        $over = ceil(Overhang::area($s, $p->overhang, $part->budget));
+        $bridges = Bridges::of($s, $part->budget);
         $span = max([$p->bridge, ...array_map(static fn (array $b): float => ceil($b['span']), $bridges)]);
         $free = array_filter($bridges, static fn (array $b): bool => $b['free']) !== [];
 

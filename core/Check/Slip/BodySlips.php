@@ -22,7 +22,7 @@ final class BodySlips
         if ($row === null || $row->deviation === null || $row->deviation <= 0) {
             return [];
         }
-        $bodies = array_map(static fn (array $t): PartMeasures => new PartMeasures(Bodies::extract($part->solid, $t)), Bodies::of($part->solid));
+        $bodies = array_map(static fn (array $t): PartMeasures => new PartMeasures(Bodies::extract($part->solid, $t), $part->budget), Bodies::of($part->solid, $part->budget));
         usort($bodies, static fn (PartMeasures $a, PartMeasures $b): int => $b->mass()->volume <=> $a->mass()->volume);
         $small = $bodies[count($bodies) - 1];
         $spot = ['kind' => 'spot', 'at' => $small->bounds()->middle()];

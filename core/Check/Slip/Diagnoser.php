@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
+use Cubo\Budget\OverBudget;
 use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Check\Subject;
@@ -39,20 +40,42 @@ final class Diagnoser
         if ($subject->part->solid->isEmpty() || $facts->off() === []) {
             return [];
         }
+        $found = [];
+        try {
+            self::look($facts, $found);
+        } catch (OverBudget $e) {
+            // what was found stands; looking further would cost too much
+            if (! $e->limit->isOfThePart()) {
+                throw $e;
+            }
+        }
+
+        return self::ranked($found);
+    }
+
+    /**
+     * @param list<Finding> $found grows
+     *
+     * @throws OverBudget
+     */
+    private static function look(Facts $facts, array &$found): void
+    {
         $found = MeshSlips::of($facts);
-        if ($subject->part->isFine()) {
-            return self::ranked($found !== [] ? $found : array_filter([WholeSlips::scaled($facts)]));
+        if ($facts->subject->part->isFine()) {
+            $found = $found !== [] ? $found : array_filter([WholeSlips::scaled($facts)]);
+
+            return;
         }
         $found = $found !== [] ? $found : WholeSlips::of($facts);
         if ($found === [] || $found[0]->confidence < self::EXPLAINS_ALL) {
-            array_push($found, ...BodySlips::of($facts), ...GroundSlips::of($facts), ...RoundSlips::of($facts), ...SizeSlips::of($facts));
+            foreach ([BodySlips::of(...), GroundSlips::of(...), RoundSlips::of(...), SizeSlips::of(...)] as $slips) {
+                array_push($found, ...$slips($facts));
+            }
             // laying the parts over each other takes longest; what only a printer minds is no slip of the shape
             if (self::isOfShape($facts)) {
                 array_push($found, ...FeatureSlips::of($facts, self::explained($facts, $found)));
             }
         }
-
-        return self::ranked($found);
     }
 
     private static function isOfShape(Facts $facts): bool

@@ -118,7 +118,7 @@ final class Facts
         try {
             $moved = $part->solid->moved(Transform::translation($best));
 
-            [$missing, $surplus] = Differences::of($moved, $ref->solid);
+            [$missing, $surplus] = Differences::of($moved, $ref->solid, $part->budget);
 
             return [$this->pieces($missing), $this->pieces($surplus)];
         } catch (BooleanFailed|InvalidArgumentException) {
@@ -130,17 +130,17 @@ final class Facts
     private function pieces(Solid $s): array
     {
         $crumb = self::CRUMB * ($this->subject->reference?->mass()->volume ?? 0.0);
-        $out = $s->isEmpty() ? [] : array_map(static fn (array $t): Solid => Bodies::extract($s, $t), Bodies::of($s));
-        $out = array_values(array_filter($out, static fn (Solid $p): bool => abs($p->facettedVolume()) > $crumb && self::thick($p) > 0.05));
+        $out = $s->isEmpty() ? [] : array_map(static fn (array $t): Solid => Bodies::extract($s, $t), Bodies::of($s, $this->subject->part->budget));
+        $out = array_values(array_filter($out, fn (Solid $p): bool => abs($p->facettedVolume()) > $crumb && $this->thick($p) > 0.05));
         usort($out, static fn (Solid $a, Solid $b): int => abs($b->facettedVolume()) <=> abs($a->facettedVolume()));
 
         return $out;
     }
 
     /** Volume over half the surface: how thick a piece is on the whole, mm. */
-    private static function thick(Solid $s): float
+    private function thick(Solid $s): float
     {
-        $area = (new PartMeasures($s))->mass()->area;
+        $area = (new PartMeasures($s, $this->subject->part->budget))->mass()->area;
 
         return $area > 0 ? 2 * abs($s->facettedVolume()) / $area : 0.0;
     }

@@ -58,7 +58,7 @@ final class FeatureSlips
     /** @param list<Solid> $missing */
     private static function lacking(Facts $facts, array $missing, bool $told): Finding
     {
-        $m = new PartMeasures($missing[0]);
+        $m = new PartMeasures($missing[0], $facts->subject->part->budget);
         $rows = array_map(static fn ($r): string => $r->id, $facts->off());
         $place = ['kind' => 'spot', 'at' => $m->bounds()->middle()];
         $volume = Requirement::volume(array_sum(array_map(static fn (Solid $s): float => abs($s->facettedVolume()), $missing)), $facts->subject->unit);
@@ -75,7 +75,7 @@ final class FeatureSlips
     /** @param list<Solid> $surplus */
     private static function tooMuch(Facts $facts, array $surplus, bool $told): Finding
     {
-        $m = new PartMeasures($surplus[0]);
+        $m = new PartMeasures($surplus[0], $facts->subject->part->budget);
         $rows = array_map(static fn ($r): string => $r->id, $facts->off());
         $place = ['kind' => 'spot', 'at' => $m->bounds()->middle()];
         $volume = Requirement::volume(array_sum(array_map(static fn (Solid $s): float => abs($s->facettedVolume()), $surplus)), $facts->subject->unit);
@@ -114,7 +114,7 @@ final class FeatureSlips
         if (count($missing) !== 1 || count($surplus) !== 1) {
             return null;
         }
-        [$m, $s] = [new PartMeasures($missing[0]), new PartMeasures($surplus[0])];
+        [$m, $s] = [new PartMeasures($missing[0], $facts->subject->part->budget), new PartMeasures($surplus[0], $facts->subject->part->budget)];
         if (abs($m->mass()->volume / $s->mass()->volume - 1) > 0.02) {
             return null;
         }
@@ -279,7 +279,7 @@ final class FeatureSlips
         if ($making === null) {
             return false;
         }
-        foreach (($making->evaluate)($making->recipe)->results as $result) {
+        foreach ($making->made($making->recipe, $facts->subject->part->budget)->results as $result) {
             foreach ($result->messages as $m) {
                 if ($m->code === 'cuts-nothing') {
                     return true;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
-use Cubo\Measure\MeshFaults;
 
 /** Faults of the surface itself: while it is torn nothing else can be said. */
 final class MeshSlips
@@ -16,7 +15,7 @@ final class MeshSlips
             return [];
         }
         $out = [];
-        foreach (MeshFaults::of($facts->subject->part->solid) as $n => $f) {
+        foreach ($facts->subject->part->faults() as $n => $f) {
             $slip = match ($f['kind']) {
                 'doubled' => Slip::DoubledMesh,
                 'inside-out', 'turned' => Slip::InsideOut,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
+use Cubo\Budget\Budget;
 use Cubo\Check\Comparing\Alignment;
 use Cubo\Check\Making\Making;
 use Cubo\Measure\PartMeasures;
@@ -29,8 +30,9 @@ final class OtherAreas
         if ($making === null || $ref === null) {
             return null;
         }
-        $state = ($making->evaluate)($making->recipe);
-        $now = self::volume($state);
+        $budget = $facts->subject->part->budget;
+        $state = $making->made($making->recipe, $budget);
+        $now = self::volume($state, $budget);
         $wanted = $ref->mass()->volume;
         foreach ($making->recipe->steps as $s) {
             $n = count($state->sketches[$s->text('sketch')]->areas->regions ?? []);
@@ -40,17 +42,17 @@ final class OtherAreas
             $taken = $s->regions() ?? range(1, $n);
             $change = [];
             for ($i = 1; $i <= $n; $i++) {
-                $change[$i] = self::volume(self::with($making, $s, self::toggled($taken, [$i]))) - $now;
+                $change[$i] = self::volume(self::with($making, $s, self::toggled($taken, [$i]), $budget), $budget) - $now;
             }
             $toggle = self::subset($change, $wanted - $now, 1e-3 * $wanted);
             if ($toggle === []) {
                 continue;
             }
-            $other = self::with($making, $s, self::toggled($taken, $toggle));
+            $other = self::with($making, $s, self::toggled($taken, $toggle), $budget);
             if ($other->isEmpty()) {
                 continue;
             }
-            $fit = Alignment::asItLies(new PartMeasures($other->part()), $ref);
+            $fit = Alignment::asItLies(new PartMeasures($other->part(), $budget), $ref);
             if ($fit->within($facts->same())) {
                 return [$s, count(array_intersect($toggle, $taken)) > 0];
             }
@@ -70,16 +72,16 @@ final class OtherAreas
     }
 
     /** @param list<int|string> $regions */
-    private static function with(Making $making, Step $s, array $regions): PartState
+    private static function with(Making $making, Step $s, array $regions, Budget $budget): PartState
     {
         $steps = array_map(static fn (Step $q): Step => $q->id === $s->id ? $q->with('regions', $regions) : $q, $making->recipe->steps);
 
-        return ($making->evaluate)($making->recipe->withSteps($steps));
+        return $making->made($making->recipe->withSteps($steps), $budget);
     }
 
-    private static function volume(PartState $state): float
+    private static function volume(PartState $state, Budget $budget): float
     {
-        return $state->isEmpty() ? 0.0 : (new PartMeasures($state->part()))->mass()->volume;
+        return $state->isEmpty() ? 0.0 : (new PartMeasures($state->part(), $budget))->mass()->volume;
     }
 
     /**

@@ -30,14 +30,15 @@ final class OtherDirections
         if ($making === null || $ref === null) {
             return null;
         }
+        $budget = $facts->subject->part->budget;
         $turning = array_values(array_filter($making->recipe->steps, static fn (Step $s): bool => ! $s->off && isset($s->kind->fields()['direction'])));
         foreach (array_slice($turning, 0, self::MOST) as $step) {
             $other = $step->text('direction') === 'down' ? 'up' : 'down';
-            $state = ($making->evaluate)($making->recipe->withSteps(array_map(static fn (Step $s): Step => $s->id === $step->id ? $s->with('direction', $other) : $s, $making->recipe->steps)));
+            $state = $making->made($making->recipe->withSteps(array_map(static fn (Step $s): Step => $s->id === $step->id ? $s->with('direction', $other) : $s, $making->recipe->steps)), $budget);
             if (! $state->isSound()) {
                 continue;
             }
-            $part = new PartMeasures($state->part());
+            $part = new PartMeasures($state->part(), $budget);
             if (abs($part->mass()->volume / $ref->mass()->volume - 1) > self::SAME) {
                 continue;
             }

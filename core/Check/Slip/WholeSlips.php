@@ -164,11 +164,11 @@ final class WholeSlips
         }
         $box = Primitives::block('half', $min, $size);
         try {
-            $half = BooleanOperation::intersection($ref->solid, $box);
+            $half = BooleanOperation::intersection($ref->solid, $box, $ref->budget);
         } catch (BooleanFailed) {
             return null;
         }
 
-        return $half->isEmpty() ? null : new PartMeasures($half);
+        return $half->isEmpty() ? null : new PartMeasures($half, $ref->budget);
     }
 }

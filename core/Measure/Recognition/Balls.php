@@ -75,7 +75,7 @@ final class Balls
     private function around(int $seed, array $taken): array
     {
         $out = [$seed => true];
-        foreach ($this->graph->borders[$seed] ?? [] as $h) {
+        foreach ($this->graph->bordersOf($seed) as $h) {
             $o = $this->graph->across($h);
             if (! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN - 0.02) {
                 $out[$o] = true;
@@ -93,7 +93,7 @@ final class Balls
     {
         $points = [];
         foreach ($facets as $f) {
-            foreach ($this->graph->borders[$f] ?? [] as $h) {
+            foreach ($this->graph->bordersOf($f) as $h) {
                 $v = $this->graph->mesh->start[$h];
                 $points[$v] = $this->graph->corner($v);
             }
@@ -156,7 +156,7 @@ final class Balls
         $members = array_fill_keys($from, true);
         for ($stack = $from; $stack !== [];) {
             $f = array_pop($stack);
-            foreach ($g->borders[$f] ?? [] as $h) {
+            foreach ($g->bordersOf($f) as $h) {
                 $o = $g->across($h);
                 if (! isset($members[$o]) && ! isset($taken[$o]) && (! $small || $g->isSmall($o)) && $this->lies($o, $ball, $off)) {
                     $members[$o] = true;
@@ -177,7 +177,7 @@ final class Balls
     {
         $normals = $points = [];
         foreach ($facets as $f) {
-            $borders = $this->graph->borders[$f] ?? [];
+            $borders = $this->graph->bordersOf($f);
             $middle = [0.0, 0.0, 0.0];
             foreach ($borders as $h) {
                 $v = $this->graph->mesh->start[$h];
@@ -211,7 +211,7 @@ final class Balls
     private function elsewhere(array $ball, array $taken): array
     {
         $out = [];
-        foreach ($this->graph->normal as $f => $_) {
+        foreach ($this->graph->all() as $f) {
             if (! isset($taken[$f]) && isset($this->graph->borders[$f]) && $this->graph->isSmall($f) && $this->lies($f, $ball, self::RIM * $ball[1])) {
                 $out[] = $f;
             }
@@ -225,7 +225,7 @@ final class Balls
     {
         $g = $this->graph;
         [$centre, $radius] = $ball;
-        foreach ($g->borders[$f] ?? [] as $h) {
+        foreach ($g->bordersOf($f) as $h) {
             if (abs(Vector::distance($g->corner($g->mesh->start[$h]), $centre) - $radius) > $off) {
                 return false;
             }

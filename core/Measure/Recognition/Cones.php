@@ -52,7 +52,7 @@ final class Cones
     {
         $g = $this->graph;
         $next = [];
-        foreach ($g->borders[$seed] ?? [] as $h) {
+        foreach ($g->bordersOf($seed) as $h) {
             if (! isset($taken[$g->across($h)]) && $g->turn($h) > Cylinders::TURN && $g->turn($h) < 1 - 1e-7) {
                 $next[$g->across($h)] = $h;
             }
@@ -138,7 +138,7 @@ final class Cones
         $members = [$seed => true];
         for ($stack = [$seed]; $stack !== [];) {
             $f = array_pop($stack);
-            foreach ($g->borders[$f] ?? [] as $h) {
+            foreach ($g->bordersOf($f) as $h) {
                 $o = $g->across($h);
                 if (isset($members[$o]) || isset($taken[$o]) || $g->turn($h) < Cylinders::TURN) {
                     continue;
@@ -169,7 +169,7 @@ final class Cones
         $points = [];
         $in = array_fill_keys($members, true);
         foreach ($members as $f) {
-            foreach ($g->borders[$f] ?? [] as $h) {
+            foreach ($g->bordersOf($f) as $h) {
                 if (isset($in[$g->across($h)]) && $this->runsTo($h, $tip)) {
                     $d = Vector::sub($g->corner($g->mesh->start[$h]), $tip);
                     $along = Vector::dot($d, $axis);

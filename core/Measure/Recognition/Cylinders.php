@@ -46,7 +46,7 @@ final class Cylinders
         $taken = $this->known;
         $out = $belts = [];
         foreach ($this->graph->normal as $seed => $_) {
-            foreach (isset($taken[$seed]) ? [] : $this->graph->borders[$seed] ?? [] as $h) {
+            foreach (isset($taken[$seed]) ? [] : $this->graph->bordersOf($seed) as $h) {
                 $axis = $this->graph->direction($h);
                 if ($axis === null || isset($belts[$h]) || ! $this->turnsAbout($h, $axis)) {
                     continue;
@@ -89,7 +89,7 @@ final class Cylinders
         $members = [$seed => true];
         $over = [];
         for ($queue = [$seed], $i = 0; $i < count($queue) && count($members) < $most; $i++) {
-            foreach ($this->graph->borders[$queue[$i]] ?? [] as $g) {
+            foreach ($this->graph->bordersOf($queue[$i]) as $g) {
                 $next = $this->graph->across($g);
                 if (! isset($taken[$next]) && $this->turnsAbout($g, $axis) && ($circle === null || ($this->isOn($g, $axis, ...$circle) && $this->isWithin($next, $axis, ...$circle)))) {
                     $over[$g] = true;
@@ -127,7 +127,7 @@ final class Cylinders
      */
     private function isWithin(int $f, array $axis, array $point, float $radius): bool
     {
-        foreach ($this->graph->borders[$f] ?? [] as $h) {
+        foreach ($this->graph->bordersOf($f) as $h) {
             if (Vector::length(Vector::cross(Vector::sub($this->graph->corner($this->graph->mesh->start[$h]), $point), $axis)) > $radius * (1 + self::OFF)) {
                 return false;
             }
@@ -169,7 +169,7 @@ final class Cylinders
         $in = array_fill_keys($members['facets'], true);
         $ends = $smooth = 0;
         foreach ($members['facets'] as $f) {
-            foreach ($this->graph->borders[$f] ?? [] as $h) {
+            foreach ($this->graph->bordersOf($f) as $h) {
                 $o = $this->graph->across($h);
                 $d = isset($in[$o]) ? null : $this->graph->direction($h);
                 if ($d !== null && abs($d[0] * $members['axis'][0] + $d[1] * $members['axis'][1] + $d[2] * $members['axis'][2]) < 0.5) {
@@ -214,7 +214,7 @@ final class Cylinders
         $points = [];
         $in = array_fill_keys($members['facets'], true);
         foreach ($members['facets'] as $f) {
-            foreach ($this->graph->borders[$f] ?? [] as $h) {
+            foreach ($this->graph->bordersOf($f) as $h) {
                 // corners of the circle are where two of the facets meet
                 if (isset($in[$this->graph->across($h)]) && $this->turnsAbout($h, $axis)) {
                     $v = $m->start[$h];

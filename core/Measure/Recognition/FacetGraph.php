@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Measure\Recognition;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Solid;
 
@@ -17,6 +19,12 @@ final class FacetGraph
     /** Facets with more sides than this are flats beside a round face, none of its own. */
     private const SIDES = 8;
 
+    /** Facets that are looked at for a unit. */
+    private const LOOKED_AT = 8;
+
+    /** Units that gathering costs a triangle. */
+    private const GATHERED = 8;
+
     /** Cosine of the angle below which two triangles lie in one plane. */
     private const FLAT = 1 - 1e-7;
 
@@ -29,11 +37,16 @@ final class FacetGraph
     /** @var array<int, float> */
     public array $offset = [];
 
+    /** @var array<int, list<int>> triangles by facet */
+    public array $triangles = [];
+
     /** @var array<int, list<int>> half-edges to other facets, by facet */
     public array $borders = [];
 
-    public function __construct(public readonly Solid $mesh)
+    /** @throws OverBudget */
+    public function __construct(public readonly Solid $mesh, private readonly Budget $budget = new Budget)
     {
+        $budget->spend(self::GATHERED * $mesh->triangleCount());
         $this->gatherFlats();
     }
 
@@ -78,12 +91,42 @@ final class FacetGraph
             }
         }
         ksort($this->facetOf);
+        foreach ($this->facetOf as $t => $f) {
+            $this->triangles[$f][] = $t;
+        }
         foreach ($m->twin as $h => $o) {
             $f = $this->facetOf[intdiv($h, 3)];
             if ($o >= 0 && $this->facetOf[intdiv($o, 3)] !== $f) {
                 $this->borders[$f][] = $h;
             }
         }
+    }
+
+    /**
+     * Half-edges from a facet to others. Whatever is looked for goes along them, so they are what is counted.
+     *
+     * @return list<int>
+     *
+     * @throws OverBudget
+     */
+    public function bordersOf(int $f): array
+    {
+        $borders = $this->borders[$f] ?? [];
+        $this->budget->spend(1 + count($borders));
+
+        return $borders;
+    }
+
+    /**
+     * @return list<int> all facets, for one look at each
+     *
+     * @throws OverBudget
+     */
+    public function all(): array
+    {
+        $this->budget->spend(intdiv(count($this->normal), self::LOOKED_AT));
+
+        return array_keys($this->normal);
     }
 
     /** @return array{float,float,float}|null unit direction of an edge; none for a very short one */

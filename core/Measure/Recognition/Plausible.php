@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Measure\Recognition;
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Measure\PartMeasures;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -33,7 +35,7 @@ final class Plausible
      */
     public static function strangers(FacetGraph $graph, Surface $surface, array $facets): array
     {
-        $bulge = self::bulges($graph->mesh, $graph->facetOf, $surface, array_fill_keys($facets, true));
+        $bulge = self::bulges($graph->mesh, $surface, array_intersect_key($graph->triangles, array_fill_keys($facets, true)));
         $sorted = array_values($bulge);
         sort($sorted);
         $usual = $sorted[(int) floor(self::USUAL * (count($sorted) - 1))] ?? 0.0;
@@ -45,22 +47,24 @@ final class Plausible
      * Whether box, volume and surface of a part with round faces are those of its facets, up to what those faces bulge.
      *
      * @param float $share of the faces' surface by which it may grow: a chord is shorter than its arc
+     *
+     * @throws OverBudget
      */
-    public static function holds(Solid $mesh, Solid $known, float $share = 0.05): bool
+    public static function holds(Solid $mesh, Solid $known, Budget $budget = new Budget, float $share = 0.05): bool
     {
         $areas = $deep = [];
         $surfaces = [];
         foreach ($known->facet as $t => $f) {
             $i = $known->surfaceOf[$f];
             if (! $known->surfaces[$i]->isFlat()) {
-                $surfaces[$i][$f] = true;
+                $surfaces[$i][$f][] = $t;
                 $areas[$i] = ($areas[$i] ?? 0.0) + self::area($known, $t);
             }
         }
         foreach ($surfaces as $i => $facets) {
-            $deep[$i] = max(0.0, ...array_values(self::bulges($known, $known->facet, $known->surfaces[$i], $facets)));
+            $deep[$i] = max(0.0, ...array_values(self::bulges($known, $known->surfaces[$i], $facets)));
         }
-        [$raw, $now] = [new PartMeasures($mesh), new PartMeasures($known)];
+        [$raw, $now] = [new PartMeasures($mesh, $budget), new PartMeasures($known, $budget)];
         $most = $deep === [] ? 0.0 : max($deep);
         [$a, $b] = [$raw->bounds(), $now->bounds()];
         for ($k = 0; $k < 3; $k++) {
@@ -79,29 +83,34 @@ final class Plausible
     /**
      * How far the middles of each facet's sides and triangles lie off the surface at the most, mm.
      *
-     * @param array<int, int> $facetOf facet of each triangle
-     * @param array<int, true> $facets
+     * @param array<int, list<int>> $facets triangles by facet
      * @return array<int, float> by facet
      */
-    private static function bulges(Solid $s, array $facetOf, Surface $surface, array $facets): array
+    private static function bulges(Solid $s, Surface $surface, array $facets): array
     {
-        $out = array_fill_keys(array_keys($facets), 0.0);
-        foreach ($facetOf as $t => $f) {
-            if (! isset($facets[$f])) {
-                continue;
-            }
-            $c = [];
-            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
-                $v = $s->start[$h];
-                $c[] = [$s->x[$v], $s->y[$v], $s->z[$v]];
-            }
-            for ($k = 0; $k < 3; $k++) {
-                [$p, $q] = [$c[$k], $c[($k + 1) % 3]];
-                $out[$f] = max($out[$f], abs(SurfaceEquation::distance($surface, [($p[0] + $q[0]) / 2, ($p[1] + $q[1]) / 2, ($p[2] + $q[2]) / 2])));
-            }
+        $out = [];
+        foreach ($facets as $f => $triangles) {
+            $out[$f] = max(array_map(static fn (int $t): float => self::bulge($s, $surface, $t), $triangles));
         }
 
         return $out;
+    }
+
+    /** Of one triangle. */
+    private static function bulge(Solid $s, Surface $surface, int $t): float
+    {
+        $c = [];
+        for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+            $v = $s->start[$h];
+            $c[] = [$s->x[$v], $s->y[$v], $s->z[$v]];
+        }
+        $most = 0.0;
+        for ($k = 0; $k < 3; $k++) {
+            [$p, $q] = [$c[$k], $c[($k + 1) % 3]];
+            $most = max($most, abs(SurfaceEquation::distance($surface, [($p[0] + $q[0]) / 2, ($p[1] + $q[1]) / 2, ($p[2] + $q[2]) / 2])));
+        }
+
+        return $most;
     }
 
     private static function area(Solid $s, int $t): float

@@ -90,7 +90,7 @@ final class Rings
     {
         $out = [$seed => true];
         for ($queue = [$seed]; $queue !== [] && count($out) < self::LEAST;) {
-            foreach ($this->graph->borders[array_shift($queue)] ?? [] as $h) {
+            foreach ($this->graph->bordersOf(array_shift($queue)) as $h) {
                 $o = $this->graph->across($h);
                 if (! isset($out[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN && $this->graph->turn($h) < 1 - 1e-7) {
                     $out[$o] = true;
@@ -111,12 +111,12 @@ final class Rings
         $points = $normals = [];
         foreach ($facets as $f) {
             $sum = [0.0, 0.0, 0.0];
-            foreach ($this->graph->borders[$f] ?? [] as $h) {
+            foreach ($this->graph->bordersOf($f) as $h) {
                 $v = $this->graph->mesh->start[$h];
                 $points[$v] = $this->graph->corner($v);
                 $sum = Vector::add($sum, $points[$v]);
             }
-            $n = count($this->graph->borders[$f] ?? []);
+            $n = count($this->graph->bordersOf($f));
             $normals[] = [[$sum[0] / $n, $sum[1] / $n, $sum[2] / $n], $this->graph->normal[$f]];
         }
         $ring = RingFit::of(array_values($points), $normals);
@@ -169,7 +169,7 @@ final class Rings
     {
         $members = array_fill_keys($from, true);
         for ($stack = $from; $stack !== [];) {
-            foreach ($this->graph->borders[array_pop($stack)] ?? [] as $h) {
+            foreach ($this->graph->bordersOf(array_pop($stack)) as $h) {
                 $o = $this->graph->across($h);
                 if (! isset($members[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN - 0.05 && $this->lies($o, $ring, $off)) {
                     $members[$o] = true;
@@ -191,7 +191,7 @@ final class Rings
     private function elsewhere(array $ring, array $taken): array
     {
         $out = [];
-        foreach ($this->graph->normal as $f => $_) {
+        foreach ($this->graph->all() as $f) {
             if (! isset($taken[$f]) && isset($this->graph->borders[$f]) && $this->graph->isSmall($f) && $this->lies($f, $ring, self::RIM * $ring['tube'])) {
                 $out[] = $f;
             }
@@ -204,12 +204,13 @@ final class Rings
     private function lies(int $f, array $ring, float $off): bool
     {
         $middle = [0.0, 0.0, 0.0];
-        foreach ($this->graph->borders[$f] ?? [] as $h) {
+        $borders = $this->graph->bordersOf($f);
+        foreach ($borders as $h) {
             $p = $this->graph->corner($this->graph->mesh->start[$h]);
             if (abs(RingFit::off($ring, $p)) > $off) {
                 return false;
             }
-            $middle = Vector::add($middle, $p, 1 / count($this->graph->borders[$f]));
+            $middle = Vector::add($middle, $p, 1 / count($borders));
         }
 
         // a facet that cuts deep through the ring is a flat that is bordered by it

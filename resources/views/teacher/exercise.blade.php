@@ -28,6 +28,7 @@ and may check <input class="val" form="exercise" name="checks_allowed" aria-labe
 </div>
 <section class="ed-req" aria-labelledby="asked">
 <header style="padding:10px 16px 4px"><h2 id="asked">What is asked</h2><p class="small quiet">Read from the reference part. Untick what you do not want measured.</p>
+@if (! $whole)<p class="small">This part has so many faces that not everything in it was looked for. What is missing can be added below, between two places of your own.</p>@endif
 <p class="small" style="margin-top:4px"><label>All lengths within <input class="val" form="exercise" name="tolerance" value="{{ old('tolerance', $exercise->tolerance) }}" size="8" maxlength="40" autocomplete="off" placeholder="as below" title="0.2, +0.1 -0.3, a class of ISO 2768 (f, m, c, v) or a fit of ISO 286 (H7, g6 ...)"></label> @error('tolerance')<span class="wrong" role="alert">{{ $message }}</span>@enderror</p></header>
 <form id="exercise" method="post" action="{{ route('exercises.update', $exercise) }}" data-keeps @if ($errors->any()) data-changed @endif>@csrf<input type="hidden" name="rows" value="{{ count($sheet->requirements) }}">
 <table class="tbl"><thead><tr><th><span class="vh">Asked</span></th><th></th><th>Size</th><th class="r">On the drawing</th><th class="r">Tolerance</th><th class="r">Points</th></tr></thead><tbody>

@@ -6,6 +6,8 @@ declare(strict_types=1);
  * How parts print as they stand. Closed forms of areas, walls and tipping stand in tests/Reference/PrintFormsTest.php.
  */
 
+use Cubo\Budget\Budget;
+use Cubo\Budget\OverBudget;
 use Cubo\Geometry\Transform;
 use Cubo\Printing\BestPose;
 use Cubo\Printing\Bridges;
@@ -65,6 +67,21 @@ it('cuts layers whose areas are those of the sections', function (): void {
     // level with faces it is what lies just below
     expect(Layers::area($layers->at(10.0)))->toBe(0.0)->and(Layers::area($layers->at(0.0)))->toEqualWithDelta(550.0, 1e-9);
 });
+
+it('spends by layer, and gives up where there are too many for a part so fine', function (): void {
+    $ball = Parts::build([['kind' => 'ball', 'round' => '40', 'stand' => 'ground']])->part();
+    $spent = static function (int $layers) use ($ball): int {
+        $budget = new Budget;
+        $cuts = new Layers($ball, $budget);
+        for ($i = 0; $i < $layers; $i++) {
+            $cuts->at($cuts->height($i, 40 / $layers));
+        }
+
+        return $budget->spent();
+    };
+    expect($spent(40) - $spent(20))->toEqualWithDelta($spent(20) - $spent(0), 0.1 * $spent(20));
+    Estimate::of($ball, PrintProfile::of(''), new Budget($spent(20)));
+})->throws(OverBudget::class);
 
 it('closes every outline of random parts, and their sum is the volume', function (int $seed): void {
     mt_srand($seed);
