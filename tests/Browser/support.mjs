@@ -20,6 +20,9 @@ export async function openWindow(browser, { width = 1280, height = 800, scale = 
   const context = await browser.newContext({ viewport: { width, height }, deviceScaleFactor: scale, acceptDownloads: true });
   context.setDefaultTimeout(15000);
   const page = await context.newPage();
+  // looked at twenty times a second, not with every frame: frames are drawn by software here
+  const wait = page.waitForFunction.bind(page);
+  page.waitForFunction = (f, arg, options) => wait(f, arg, { polling: 50, ...options });
   page.faults = [];
   watch(page);
   return page;
@@ -62,7 +65,8 @@ export const version = (page) => page.locator('#state').getAttribute('data-versi
 export async function edit(page, act) {
   const before = await version(page);
   await act();
-  await page.waitForFunction((v) => Number(document.getElementById('state')?.dataset.version) > v, before);
+  // the version comes with the answer, the fields just after it
+  await page.waitForFunction((v) => Number(document.getElementById('state')?.dataset.version) > v && document.querySelector('[data-saved]')?.dataset.saved !== 'asks', before);
   await finished(page);
 }
 

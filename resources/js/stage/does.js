@@ -144,7 +144,6 @@ export function mountDoes(stage) {
   stage.onDraw.push((svg) => {
     if (toolInUse()) return;
     const at = stage.flat();
-    inks.removed.dashScale = at.scale / 7;
     for (const a of seen.areas ?? []) {
       const d = a.loops.map((l) => `M${l.map((p) => at(p).map((v) => v.toFixed(1)).join(' ')).join('L')}Z`).join('');
       const p = svg('path', { d, 'fill-rule': 'evenodd', class: `region ${a.taken ? 'taken' : ''}`, 'data-region': a.number });

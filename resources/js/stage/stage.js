@@ -46,8 +46,6 @@ export function mountStage(host) {
   const paperSkin = new MeshBasicMaterial({ color: linear('sheet'), side: DoubleSide, polygonOffset: true, polygonOffsetFactor: 1.5, polygonOffsetUnits: 2 });
   const dashed = new LineMaterial({ color: linear('ink2'), linewidth: 1.2, dashed: true, dashSize: 1, gapSize: 0.8, depthFunc: GreaterDepth, depthWrite: false });
   let mesh = null;
-  let lines = null;
-  let hiddenLines = null;
 
   const stage = { host, state, under, over, scene, material, canvas: renderer.domElement, small, onDraw: [], onPart: [], inks: [], hidden: new Set(), shownAs: small ? 'wood' : localStorage.getItem('cubo-shown-as') ?? 'wood', offered: null, trying: false };
 
@@ -107,17 +105,7 @@ export function mountStage(host) {
 
   // faces that are picked or would be, laid over the wood
   const picks = { chosen: new MeshBasicMaterial({ color: linear('violet'), transparent: true, opacity: 0.25, depthWrite: false, side: DoubleSide }), offered: new MeshBasicMaterial({ color: linear('ink'), transparent: true, opacity: 0.2, depthWrite: false, side: DoubleSide }) };
-  let glowing = [];
-  function glow(faces) {
-    for (const m of glowing) { scene.remove(m); m.geometry.dispose(); }
-    glowing = faces.map(({ name, offered: o }) => {
-      const g = new BufferGeometry();
-      g.setAttribute('position', new BufferAttribute(new Float32Array(trianglesOf(state.part, name)), 3));
-      const m = new Mesh(g, o ? picks.offered : picks.chosen);
-      scene.add(m);
-      return m;
-    });
-  }
+  const own = new Set();
 
   // draws into the layer over the part
   const svg = (tag, attributes, parent = over) => {
@@ -126,8 +114,41 @@ export function mountStage(host) {
     return e;
   };
 
+  // lines and lit faces, made anew for every picture
+  function draw3d(W, H, s, to, lit) {
+    for (const o of own) { scene.remove(o); o.geometry.dispose(); }
+    own.clear();
+    const show = (o) => { own.add(o); scene.add(o); };
+    dashed.resolution.set(W, H);
+    dashed.dashScale = s / 6;
+    const { cut } = stage;
+    paperSkin.clippingPlanes = cut?.on ? [new Plane(new Vector3(...cut.normal).multiplyScalar(-cut.side), cut.at * cut.side)] : null;
+    if (state.part?.triangles && stage.shownAs !== 'plain') {
+      let positions = [...(state.part.sharp ?? []), ...outlineEdges(to)];
+      if (cut?.on) positions = kept(positions, cut.normal.map((v) => v * cut.side), cut.at * cut.side);
+      if (positions.length) {
+        const g = new LineSegmentsGeometry();
+        g.setPositions(positions);
+        show(new LineSegments2(g, ink));
+        if (stage.shownAs === 'lines' || stage.shownAs === 'glass') {
+          const hidden = new LineSegments2(g, dashed);
+          hidden.computeLineDistances();
+          show(hidden);
+        }
+      }
+    }
+    for (const { name, offered: o } of lit.faces) {
+      const g = new BufferGeometry();
+      g.setAttribute('position', new BufferAttribute(new Float32Array(trianglesOf(state.part, name)), 3));
+      show(new Mesh(g, o ? picks.offered : picks.chosen));
+    }
+    renderer.render(scene, camera);
+  }
+
   let pending = false;
   let sized = '';
+  let seen = '';
+  renderer.domElement.addEventListener('webglcontextrestored', () => { seen = ''; stage.redraw(); });
   stage.redraw = () => {
     if (pending) return;
     pending = true;
@@ -143,10 +164,10 @@ export function mountStage(host) {
         renderer.setPixelRatio(Math.min(2, window.devicePixelRatio || 1));
         renderer.setSize(W, H, false);
       }
-      ink.resolution.set(W, H);
-      stage.inks.forEach((m) => m.resolution.set(W, H));
       const { to, up } = stage.frame();
       const s = stage.scale();
+      ink.resolution.set(W, H);
+      stage.inks.forEach((m) => { m.resolution.set(W, H); m.dashScale = s / 7; });
       camera.left = -((W + stage.inset) / 2 + state.pan[0]) / s;
       camera.right = ((W - stage.inset) / 2 - state.pan[0]) / s;
       camera.top = (H / 2 + state.pan[1]) / s;
@@ -155,30 +176,15 @@ export function mountStage(host) {
       camera.position.copy(state.centre).addScaledVector(to, 1000);
       camera.lookAt(state.centre);
       camera.updateProjectionMatrix();
-      if (lines) { scene.remove(lines); lines.geometry.dispose(); lines = null; }
-      if (hiddenLines) { scene.remove(hiddenLines); hiddenLines = null; }
-      dashed.resolution.set(W, H);
-      dashed.dashScale = s / 6;
-      const { cut } = stage;
-      paperSkin.clippingPlanes = cut?.on ? [new Plane(new Vector3(...cut.normal).multiplyScalar(-cut.side), cut.at * cut.side)] : null;
-      if (state.part?.triangles && stage.shownAs !== 'plain') {
-        let positions = [...(state.part.sharp ?? []), ...outlineEdges(to)];
-        if (cut?.on) positions = kept(positions, cut.normal.map((v) => v * cut.side), cut.at * cut.side);
-        if (positions.length) {
-          const g = new LineSegmentsGeometry();
-          g.setPositions(positions);
-          lines = new LineSegments2(g, ink);
-          scene.add(lines);
-          if (stage.shownAs === 'lines' || stage.shownAs === 'glass') {
-            hiddenLines = new LineSegments2(g, dashed);
-            hiddenLines.computeLineDistances();
-            scene.add(hiddenLines);
-          }
-        }
-      }
       const lit = !small && state.part?.triangles ? highlights(stage.offered) : { faces: [], edges: [], corners: [] };
-      glow(lit.faces);
-      renderer.render(scene, camera);
+      const { cut } = stage;
+      const sight = [size, camera.left, camera.right, camera.top, camera.bottom, state.turn, state.tilt, ...state.centre, stage.shownAs, cut?.on ? [cut.normal, cut.at, cut.side] : '', JSON.stringify(lit.faces), material.uniforms.grain.value,
+        ...scene.children.filter((c) => !own.has(c)).map((c) => `${c.id} ${c.visible} ${c.position.toArray()}`)].join(' ');
+      // most of what happens changes only what is drawn over the picture
+      if (sight !== seen) {
+        seen = sight;
+        draw3d(W, H, s, to, lit);
+      }
       drawPaper(stage);
       over.replaceChildren();
       if (!small) {
