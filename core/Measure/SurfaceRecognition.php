@@ -26,7 +26,7 @@ final class SurfaceRecognition
     private const MOST_TURNS = 4;
 
     /** Units, several times what parts of a lesson need. */
-    private const MOST_WORK = 60_000_000;
+    private const MOST_WORK = 100_000_000;
 
     /** @param Budget|null $budget what looking may cost; where that does not do, all of it stays facets */
     public static function of(Solid $mesh, ?Budget $budget = null): Solid

@@ -8,7 +8,7 @@ use App\Support\Health;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
-/** For whoever watches from outside: whether Cubo works, and to the machine itself also how it stands. */
+/** For whoever watches from outside: whether Cubo works, and to the machine itself also how it stands and which copy of it answers. */
 final class UpController extends Controller
 {
     public function __invoke(Request $request): JsonResponse
@@ -16,6 +16,6 @@ final class UpController extends Controller
         $h = Health::now();
         $own = in_array($request->server('REMOTE_ADDR'), ['127.0.0.1', '::1'], true);
 
-        return response()->json($own ? $h : ['ok' => $h['ok']], $h['ok'] ? 200 : 503)->header('Cache-Control', 'no-store');
+        return response()->json($own ? $h + ['copy' => substr(sha1(base_path()), 0, 8)] : ['ok' => $h['ok']], $h['ok'] ? 200 : 503)->header('Cache-Control', 'no-store');
     }
 }
