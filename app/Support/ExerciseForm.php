@@ -44,7 +44,9 @@ final class ExerciseForm
                 return self::within($r, $usual, $unit) ?? $r;
             }
 
-            $kept = new Requirement($r->id, $r->kind, $k->label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, match ($r->kind) {
+            // one piece has another name than several
+            $label = $r->kind === RequirementKind::Bodies && $k->nominal !== $r->nominal ? $r->label : $k->label;
+            $kept = new Requirement($r->id, $r->kind, $label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, match ($r->kind) {
                 RequirementKind::FitsBed => $k->where,
                 RequirementKind::WhatIf => ['becomes' => $k->where['becomes']] + $r->where,
                 default => $r->where,
