@@ -6,7 +6,6 @@ namespace Cubo\Measure;
 
 use Cubo\Budget\Budget;
 use Cubo\Budget\OverBudget;
-use Cubo\Geometry\TriangleDistance;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Solid;
 
@@ -119,99 +118,6 @@ final class Bodies
         }
 
         return $angle > 2 * M_PI;
-    }
-
-    /**
-     * How every two bodies lie to each other: the gap between their facets and, where there is none, whether they touch
-     * along an edge or only in a point. Bodies that share a face are one.
-     *
-     * @param float $within mm; the gap of bodies that are further apart is not measured, and is INF
-     * @return list<array{int, int, float, string}> numbers of both bodies, gap in mm, "apart", "edge" or "point"
-     */
-    public static function contacts(Solid $s, ?Budget $budget = null, float $within = INF): array
-    {
-        $bodies = self::of($s, $budget);
-        $pieces = array_map(static fn (array $triangles): array => array_map(static fn (int $t): array => [
-            ...array_map(static fn (int $h): array => [$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]], [3 * $t, 3 * $t + 1, 3 * $t + 2]), -1, [-1, -1, -1],
-        ], $triangles), $bodies);
-        $box = $s->vertexBox();
-        $near = 1e-9 * (1 + max(array_map('abs', $box)));
-        $out = [];
-        for ($i = 0; $i < count($bodies); $i++) {
-            for ($j = $i + 1; $j < count($bodies); $j++) {
-                [$gap] = Between::nearest($pieces[$i], $pieces[$j], $budget, max($near, $within));
-                $out[] = [$i, $j, $gap <= $near ? 0.0 : $gap, $gap > $near ? 'apart' : (self::meetAlong($pieces[$i], $pieces[$j], $near, $budget) ? 'edge' : 'point')];
-            }
-        }
-
-        return $out;
-    }
-
-    /**
-     * @param list<array{array{float,float,float}, array{float,float,float}, array{float,float,float}, int, list<int>}> $a
-     * @param list<array{array{float,float,float}, array{float,float,float}, array{float,float,float}, int, list<int>}> $b
-     */
-    private static function meetAlong(array $a, array $b, float $near, ?Budget $budget): bool
-    {
-        $first = null;
-        $around = self::box($a, $near);
-        $b = array_values(array_filter($b, static fn (array $q): bool => self::meet(self::box([$q], $near), $around)));
-        $boxes = array_map(static fn (array $q): array => self::box([$q], $near), $b);
-        foreach ($a as $p) {
-            $box = self::box([$p], $near);
-            $budget?->spend(count($b));
-            foreach ($b as $k => $q) {
-                if (! self::meet($box, $boxes[$k])) {
-                    continue;
-                }
-                $budget?->spend(9);
-                for ($i = 0; $i < 3; $i++) {
-                    for ($j = 0; $j < 3; $j++) {
-                        [$u, $w] = TriangleDistance::sides($p[$i], $p[($i + 1) % 3], $q[$j], $q[($j + 1) % 3]);
-                        if (Vector::distance($u, $w) > $near) {
-                            continue;
-                        }
-                        // two places where they touch make a line
-                        if ($first !== null && Vector::distance($first, $u) > 1e3 * $near) {
-                            return true;
-                        }
-                        $first ??= $u;
-                    }
-                }
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * The box around triangles, widened.
-     *
-     * @param list<array{array{float,float,float}, array{float,float,float}, array{float,float,float}, int, list<int>}> $triangles
-     * @return array{float,float,float,float,float,float}
-     */
-    private static function box(array $triangles, float $by): array
-    {
-        $box = [INF, INF, INF, -INF, -INF, -INF];
-        foreach ($triangles as $t) {
-            for ($i = 0; $i < 3; $i++) {
-                for ($k = 0; $k < 3; $k++) {
-                    $box[$k] = min($box[$k], $t[$i][$k] - $by);
-                    $box[$k + 3] = max($box[$k + 3], $t[$i][$k] + $by);
-                }
-            }
-        }
-
-        return $box;
-    }
-
-    /**
-     * @param array{float,float,float,float,float,float} $a
-     * @param array{float,float,float,float,float,float} $b
-     */
-    private static function meet(array $a, array $b): bool
-    {
-        return $a[0] <= $b[3] && $b[0] <= $a[3] && $a[1] <= $b[4] && $b[1] <= $a[4] && $a[2] <= $b[5] && $b[2] <= $a[5];
     }
 
     /** @param list<int> $triangles */

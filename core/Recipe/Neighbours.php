@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Cubo\Recipe;
 
 use Cubo\Budget\Budget;
-use Cubo\Measure\Between;
+use Cubo\Measure\Contact\Contact;
+use Cubo\Measure\Contact\TriangleSet;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Make\Joining;
 use Cubo\Solid\Boolean\BooleanFailed;
@@ -15,22 +16,22 @@ use Cubo\Solid\Solid;
 /** How a shape lies to what is there already, in words: a gap, flush, sunk, or hidden. */
 final class Neighbours
 {
-    /** Pairs of facets that are looked at for a gap: while a value moves, and when it rests. */
-    public const QUICK = 60_000;
+    /** Facets of both that are laid on each other: while a value moves, and when it rests. */
+    public const QUICK = 1500;
 
-    public const AT_REST = 600_000;
+    public const AT_REST = 8000;
 
     private const TOUCHES = 1e-6;
 
     /**
      * @param Solid $shape what a step makes
      * @param Solid $part as it is before that step
-     * @param int $pairs of facets that may be looked at
+     * @param int $most facets of both
      * @return string nothing where there is nothing to say, or too much to look at
      */
-    public static function words(Solid $shape, Solid $part, Recipe $recipe, int $pairs = self::AT_REST, ?Budget $budget = null): string
+    public static function words(Solid $shape, Solid $part, Recipe $recipe, int $most = self::AT_REST, Budget $budget = new Budget): string
     {
-        if ($shape->isEmpty() || $part->isEmpty() || $shape->triangleCount() * $part->triangleCount() > $pairs) {
+        if ($shape->isEmpty() || $part->isEmpty() || $shape->triangleCount() + $part->triangleCount() > $most) {
             return '';
         }
         $u = $recipe->unit;
@@ -40,10 +41,14 @@ final class Neighbours
             return '';
         }
         if ($both->isEmpty()) {
-            [$gap, , , , $j] = Between::nearest(self::pieces($shape), self::pieces($part), $budget);
-            $name = self::stepName($part->surfaceOfTriangle($j)->name, $recipe);
+            $contact = Contact::of(new TriangleSet($shape, array_keys($shape->facet), $budget), new TriangleSet($part, array_keys($part->facet), $budget));
+            $name = self::stepName($contact->face, $recipe);
 
-            return $gap < self::TOUCHES ? "flush on $name" : self::size($gap, $u) . " gap to $name";
+            return match (true) {
+                $contact->gap > self::TOUCHES => self::size($contact->gap, $u) . " gap to $name",
+                $contact->gap < -self::TOUCHES => 'sunk ' . self::size(-$contact->gap, $u) . " into $name",
+                default => "flush on $name",
+            };
         }
         if ($both->facettedVolume() > (1 - 1e-9) * $shape->facettedVolume()) {
             return 'hidden inside ' . self::names($both, $part, $recipe) . ': nothing of it is seen';
@@ -79,13 +84,5 @@ final class Neighbours
         $id = explode(':', $face)[0];
 
         return $recipe->step($id)->name ?? 'the part';
-    }
-
-    /** @return list<array{array{float,float,float}, array{float,float,float}, array{float,float,float}, int, list<int>}> */
-    private static function pieces(Solid $s): array
-    {
-        $at = static fn (int $h): array => [$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]];
-
-        return array_map(static fn (int $t): array => [$at(3 * $t), $at(3 * $t + 1), $at(3 * $t + 2), -1, [-1, -1, -1]], array_keys($s->facet));
     }
 }

@@ -197,30 +197,41 @@ final class Solid
     /** Both solids side by side, for parts known not to meet. */
     public function beside(self $o): self
     {
-        $nv = count($this->x);
-        $nh = count($this->start);
-        $nf = count($this->nx);
-        $ns = count($this->surfaces);
-        $m = clone $this;
-        $m->box = $m->volume = null;
-        array_push($m->x, ...$o->x);
-        array_push($m->y, ...$o->y);
-        array_push($m->z, ...$o->z);
-        foreach ($o->start as $h => $v) {
-            $m->start[] = $v + $nv;
-            $m->twin[] = $o->twin[$h] + $nh;
+        return self::sideBySide([$this, $o]);
+    }
+
+    /**
+     * All of them side by side, for solids known not to meet.
+     *
+     * @param list<self> $solids
+     */
+    public static function sideBySide(array $solids): self
+    {
+        if (count($solids) === 1) {
+            return $solids[0];
         }
-        foreach ($o->facet as $f) {
-            $m->facet[] = $f + $nf;
+        $m = new self;
+        foreach ($solids as $o) {
+            [$nv, $nh, $nf, $ns] = [count($m->x), count($m->start), count($m->nx), count($m->surfaces)];
+            array_push($m->x, ...$o->x);
+            array_push($m->y, ...$o->y);
+            array_push($m->z, ...$o->z);
+            foreach ($o->start as $h => $v) {
+                $m->start[] = $v + $nv;
+                $m->twin[] = $o->twin[$h] + $nh;
+            }
+            foreach ($o->facet as $f) {
+                $m->facet[] = $f + $nf;
+            }
+            foreach ($o->nx as $f => $n) {
+                $m->nx[] = $n;
+                $m->ny[] = $o->ny[$f];
+                $m->nz[] = $o->nz[$f];
+                $m->offset[] = $o->offset[$f];
+                $m->surfaceOf[] = $o->surfaceOf[$f] + $ns;
+            }
+            array_push($m->surfaces, ...$o->surfaces);
         }
-        foreach ($o->nx as $f => $n) {
-            $m->nx[] = $n;
-            $m->ny[] = $o->ny[$f];
-            $m->nz[] = $o->nz[$f];
-            $m->offset[] = $o->offset[$f];
-            $m->surfaceOf[] = $o->surfaceOf[$f] + $ns;
-        }
-        array_push($m->surfaces, ...$o->surfaces);
 
         return $m;
     }

@@ -185,7 +185,7 @@ test('views by pointer and by keyboard', async () => {
   await page.mouse.wheel(0, -200);
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('f');
-  await page.waitForFunction((n) => Number(document.querySelector('.stage').dataset.drawn) > n, before);
+  await page.waitForFunction((n) => Number(document.querySelector('.stage')?.dataset.drawn) > n, before);
   assert.equal(await page.locator('.look [aria-pressed=true]').count(), 0, 'turned freely, no view is the chosen one');
   sound(page);
 });

@@ -36,7 +36,7 @@ test('a file in the wrong unit: looked at, taken, handed in, and told what happe
   assert.equal(await page.getByRole('radio', { name: /inches/ }).isChecked(), true);
   await page.getByRole('radio', { name: /millimetres/ }).check();
   await page.getByRole('button', { name: 'Take it so' }).click();
-  await page.waitForFunction(() => document.querySelector('[data-stage]').dataset.part);
+  await page.waitForFunction(() => document.querySelector('[data-stage]')?.dataset.part);
   await page.getByRole('button', { name: 'Hand in this part' }).click();
   await report(page);
   const likely = page.getByRole('region', { name: 'What probably happened' });

@@ -96,7 +96,7 @@ test('a circle touching two lines stands ready as a sentence with its number pic
     await page.locator('#undo').click();
     await (await answered).finished();
     // only then the page knows whether there is more to take back
-    await page.waitForFunction(() => document.querySelector('[data-saved]').dataset.saved === 'all');
+    await page.waitForFunction(() => document.querySelector('[data-saved]')?.dataset.saved === 'all');
   }
   assert.equal(await page.locator('#pad-list li').count(), 0);
   await page.getByRole('link', { name: 'Back to the bench' }).click();

@@ -89,7 +89,7 @@ test('blocks placed and drawn about with the pointer', async () => {
   await edit(page, () => page.mouse.click(x, y));
   assert.equal(await page.locator('#s2-on').inputValue(), 's1:top');
   await type(page, 's2-width', '10');
-  await until(() => document.querySelector('main.stage').dataset.shows === 's2' && document.querySelector('.handle[data-handle=x]'));
+  await until(() => document.querySelector('main.stage')?.dataset.shows === 's2' && document.querySelector('.handle[data-handle=x]'));
   // moved along by its arrow, on a grid
   const [hx, hy] = await arrow(page, 'x');
   await page.mouse.move(hx, hy);

@@ -94,7 +94,7 @@ export const finished = (page) => page.waitForFunction(() => document.getElement
 export const readout = async (page, name) => { await finished(page); return page.locator('.readouts').getByText(name, { exact: true }).locator('xpath=following-sibling::dd[1]').innerText(); };
 
 /** Waits until the stage shows the part that the page names. */
-export const shown = (page) => page.waitForFunction(() => document.getElementById('state').dataset.unfinished === '0' && document.querySelector('[data-stage]').dataset.part === document.getElementById('state').dataset.glb);
+export const shown = (page) => page.waitForFunction(() => document.getElementById('state').dataset.unfinished === '0' && document.querySelector('[data-stage]')?.dataset.part === document.getElementById('state').dataset.glb);
 
 // Every file has a class of its own with pupils nobody else uses (tests/BrowserClasses.php), so that files run side by side.
 export const CLASS = `${basename(process.argv[1] ?? '', '.test.mjs').toUpperCase()}9`;
@@ -123,7 +123,7 @@ export async function arrow(page, key) {
   for (let i = 0; i < 50; i++) {
     const box = await page.evaluate((k) => {
       const head = document.querySelector(`.handle[data-handle="${k}"] .head`)?.getBoundingClientRect();
-      return head ? [head.x + head.width / 2, head.y + head.height / 2, document.querySelector('main.stage').dataset.drawn] : null;
+      return head ? [head.x + head.width / 2, head.y + head.height / 2, document.querySelector('main.stage')?.dataset.drawn] : null;
     }, key);
     await page.waitForTimeout(150);
     if (box && (await page.locator('main.stage').getAttribute('data-drawn')) === box[2]) return box;

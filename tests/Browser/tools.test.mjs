@@ -16,7 +16,7 @@ beforeEach(async () => {
 const stage = () => page.locator('main.stage');
 const key = async (k) => { await stage().focus(); await page.keyboard.press(k); };
 const until = (f, arg) => page.waitForFunction(f, arg);
-const shows = (id) => until((s) => document.querySelector('main.stage').dataset.shows === s, id);
+const shows = (id) => until((s) => document.querySelector('main.stage')?.dataset.shows === s, id);
 const projected = (p) => page.evaluate((q) => { const s = document.querySelector('main.stage'); const r = s.getBoundingClientRect(); const [x, y] = s.stage.flat()(q); return [r.left + x, r.top + y]; }, p);
 const click = async (p, options = {}) => { const [x, y] = await projected(p); await page.mouse.move(x, y); await page.waitForTimeout(60); await page.mouse.click(x, y, options); };
 
@@ -47,7 +47,7 @@ test('sizes change by an arrow on the part, by keys and on a slider, and the par
   await page.mouse.down();
   const scale = await page.evaluate(() => document.querySelector('main.stage').stage.scale());
   for (let k = 1; k <= 8; k++) await page.mouse.move(hx, hy - k * 8, { steps: 2 });
-  await until(() => Number(document.querySelector('main.stage').dataset.tried ?? 0) > 0);
+  await until(() => Number(document.querySelector('main.stage')?.dataset.tried ?? 0) > 0);
   const typed = Number(await page.locator('#s1-height').inputValue());
   // drawn along the upright axis as it is seen: cos 35.26 degrees of it
   assert.ok(Math.abs(typed - (10 + 64 / scale / Math.cos((35.2644 * Math.PI) / 180))) < 1.01, `${typed}`);
@@ -173,7 +173,7 @@ test('going back to a step, building from there, and seeing all of it step by st
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await until(() => document.querySelector('li.step.now')?.dataset.step === 's4');
   await until(() => /all 4 steps/.test(document.querySelector('[data-replay-says]').textContent));
-  await until(() => document.querySelector('main.stage').dataset.part === document.getElementById('state').dataset.glb);
+  await until(() => document.querySelector('main.stage')?.dataset.part === document.getElementById('state').dataset.glb);
   sound(page);
 });
 

@@ -11,6 +11,7 @@ use Cubo\Check\Row;
 use Cubo\Check\Rows;
 use Cubo\Check\Subject;
 use Cubo\Measure\Bodies;
+use Cubo\Measure\Contact\Contacts;
 use Cubo\Measure\WallThickness;
 use Cubo\Printing\BestPose;
 use Cubo\Printing\Bridges;
@@ -157,8 +158,10 @@ final readonly class PrintRows
 
     private function edgeContact(Requirement $r): Row
     {
-        $touching = array_values(array_filter(Bodies::contacts($this->subject->part->solid, $this->subject->part->budget, 0.0), static fn (array $c): bool => $c[3] !== 'apart'));
+        $part = $this->subject->part;
+        $touching = array_values(array_filter(Contacts::among($part->solid, Bodies::of($part->solid, $part->budget), 0.0, $part->budget), static fn (array $c): bool => $c[2]->seemsJoined()));
+        $first = $touching[0][2] ?? null;
 
-        return $this->rows->row($r, (string) count($touching), (float) count($touching), '', $touching === [], 'Touch along an edge', 'Two pieces touch only ' . (($touching[0][3] ?? 'edge') === 'edge' ? 'along an edge' : 'in a point') . ': they look joined and fall apart in print. Let them overlap a little.', null);
+        return $this->rows->row($r, (string) count($touching), (float) count($touching), '', $first === null, 'Only touch', $first === null ? '' : 'Two pieces ' . $first->words($this->subject->unit) . ': they look joined and fall apart in print. Let them overlap more.', $first === null ? null : ['kind' => 'spot', 'at' => $first->from]);
     }
 }

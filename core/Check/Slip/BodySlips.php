@@ -6,6 +6,7 @@ namespace Cubo\Check\Slip;
 
 use Cubo\Check\Comparing\Alignment;
 use Cubo\Measure\Bodies;
+use Cubo\Measure\Contact\Contacts;
 use Cubo\Measure\PartMeasures;
 
 /** More pieces than are asked: left over, not joined, or joined in appearance only. */
@@ -33,12 +34,15 @@ final class BodySlips
                 return [new Finding(Slip::LeftOver, 0.96, 'One piece is the part as asked; beside it ' . (count($bodies) === 2 ? 'a piece is' : (count($bodies) - 1) . ' pieces are') . ' left over.', [$row->id], $spot)];
             }
         }
-        $gaps = Bodies::contacts($part->solid);
-        usort($gaps, static fn (array $a, array $b): int => $a[2] <=> $b[2]);
-        [, , $gap, $how] = $gaps[0];
+        $contacts = Contacts::among($part->solid, Bodies::of($part->solid, $part->budget), INF, $part->budget);
+        if ($contacts === []) {
+            return [];
+        }
+        $contact = $contacts[0][2];
+        $gap = $contact->gap;
         $unit = $facts->subject->unit;
-        if ($how !== 'apart') {
-            return [new Finding(Slip::SeemsJoined, 0.95, 'Two pieces touch only ' . ($how === 'edge' ? 'along an edge' : 'in a point') . ': they look joined and are not. Let them share a face, or overlap.', [$row->id], $spot)];
+        if ($contact->seemsJoined()) {
+            return [new Finding(Slip::SeemsJoined, 0.95, "Two pieces {$contact->words($unit)}: they look joined and are not. Let them share a face, or overlap.", [$row->id], ['kind' => 'spot', 'at' => $contact->from])];
         }
         if ($gap < self::UNSEEN) {
             return [new Finding(Slip::SeemsJoined, 0.93, "Between two pieces there is a gap of {$unit->show($gap, 3)} {$unit->word()}, too narrow to be seen.", [$row->id], $spot)];

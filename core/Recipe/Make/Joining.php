@@ -33,22 +33,26 @@ final class Joining
     /** What a step adds becomes one with every body it touches, and with no other. */
     public static function added(Solid $part, Solid $tool, ?Budget $budget = null): Solid
     {
+        $bodies = self::bodies($part);
         $pieces = self::bodies($tool);
-        if (count($pieces) > 1) {
+        // which of several pieces touches which of several bodies is told piece by piece
+        if (count($pieces) > 1 && count($bodies) > 1) {
             return array_reduce($pieces, static fn (Solid $all, Solid $piece): Solid => self::added($all, $piece, $budget), $part);
         }
         $others = [];
-        foreach (self::bodies($part) as $body) {
+        $joined = $tool;
+        foreach ($bodies as $body) {
             $budget?->spend($tool->triangleCount());
             $both = self::near($body, $tool) ? BooleanOperation::union($tool, $body, $budget) : null;
-            if ($both !== null && count(Bodies::of($both)) < count(Bodies::of($tool)) + 1) {
-                $tool = $both;
-            } else {
+            if ($both === null || count(Bodies::of($both)) >= count($pieces) + 1) {
                 $others[] = $body;
+            } else {
+                // only what touches the step itself: bodies that touch each other stay apart
+                $joined = $joined === $tool ? $both : BooleanOperation::union($joined, $body, $budget);
             }
         }
 
-        return self::beside([...$others, $tool]);
+        return self::beside([...$others, $joined]);
     }
 
     /** A cut, or what both share, body by body. */
@@ -74,12 +78,7 @@ final class Joining
     /** @param list<Solid> $solids */
     public static function beside(array $solids): Solid
     {
-        $out = new Solid;
-        foreach ($solids as $s) {
-            $out = $out->isEmpty() ? $s : ($s->isEmpty() ? $out : $out->beside($s));
-        }
-
-        return $out;
+        return Solid::sideBySide(array_values(array_filter($solids, static fn (Solid $s): bool => ! $s->isEmpty())));
     }
 
     /** Whether the boxes around both touch. */

@@ -17,6 +17,7 @@ use Cubo\Recipe\StepValues;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
+use Cubo\Solid\Change\Together;
 use Cubo\Solid\Solid;
 
 /** One step done on the part before it: what it makes of its own is put together with the part, or the part is changed. */
@@ -130,12 +131,9 @@ final class Making
 
             return $t->part;
         }
-        // all copies become one first, in pairs, so that the part is gone through once
-        while (count($copies) > 1) {
-            $copies = array_map(static fn (array $pair): Solid => isset($pair[1]) ? self::guarded(static fn (): Solid => BooleanOperation::union($pair[0], $pair[1], $t->budget)) : $pair[0], array_chunk($copies, 2));
-        }
 
-        return $copies === [] ? $t->part : $this->combine($t, $copies[0], self::effect($source));
+        // all copies become one first, so that the part is gone through once
+        return $copies === [] ? $t->part : $this->combine($t, self::guarded(static fn (): Solid => Together::of($copies, $t->budget)), self::effect($source));
     }
 
     /** A step as it is in its n-th copy. */

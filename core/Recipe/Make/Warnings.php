@@ -6,6 +6,7 @@ namespace Cubo\Recipe\Make;
 
 use Cubo\Budget\OverBudget;
 use Cubo\Measure\Bodies;
+use Cubo\Measure\Contact\Contacts;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
@@ -18,6 +19,9 @@ final class Warnings
     private const SKIN = 1.0;
 
     private const SHARE = 0.1;
+
+    /** How far something may stand clear of the part for the gap to be told, mm. */
+    private const CLEAR = 10.0;
 
     /** @param Solid $before the part before the step */
     public static function of(Solid $before, Solid $after, Task $t): ?Message
@@ -82,13 +86,25 @@ final class Warnings
         if (! $adds || count($bodies = Bodies::of($after)) <= count(Bodies::of($before))) {
             return null;
         }
-        foreach (self::boxesMeet($after, $bodies) ? Bodies::contacts($after, $t->budget, 0.0) : [] as [$i, $j, , $how]) {
-            if ($how !== 'apart' && (self::ofStep($after, $bodies[$i], $t->step->id) || self::ofStep($after, $bodies[$j], $t->step->id))) {
-                return new Message('touches-edge', $how === 'edge' ? 'This only touches along an edge.' : 'This only touches in a point.', 'Both look joined, but nothing holds them together: there is one piece more now. Let it overlap the part or share a face with it.', null, true);
-            }
+        $own = array_map(static fn (array $b): bool => self::ofStep($after, $b, $t->step->id), $bodies);
+        $contacts = Contacts::among($after, $bodies, self::CLEAR, $t->budget, static fn (int $i, int $j): bool => $own[$i] !== $own[$j]);
+        $near = $contacts[0][2] ?? null;
+        if ($near?->seemsJoined() === true) {
+            $how = match (true) {
+                ! $near->touches() => 'overlaps by only ' . self::size(-$near->gap, $t),
+                $near->isLine() => 'only touches along a line of ' . self::size($near->length, $t),
+                default => 'only touches in a point',
+            };
+
+            return new Message('touches-edge', "This $how.", 'Both look joined, but nothing holds them together: there is one piece more now. Let it overlap the part more, or share a face with it.', null, true);
         }
 
-        return new Message('stands-apart', 'This stands clear of the part.', 'It does not touch the part anywhere, so there is one piece more now. If that is meant, all is well.', null, true);
+        return new Message('stands-apart', $near === null ? 'This stands clear of the part.' : 'This stands ' . self::size($near->gap, $t) . ' clear of the part.', 'It does not touch the part anywhere, so there is one piece more now. If that is meant, all is well.', null, true);
+    }
+
+    private static function size(float $mm, Task $t): string
+    {
+        return $t->unit->brief(round($mm, 4)) . " {$t->unit->value}";
     }
 
     /** @param list<int> $triangles */
@@ -98,37 +114,6 @@ final class Warnings
             if (str_starts_with($s->surfaceOfTriangle($f)->name, "$id:")) {
                 return true;
             }
-        }
-
-        return false;
-    }
-
-    /**
-     * Whether the boxes around any two bodies touch.
-     *
-     * @param list<list<int>> $bodies
-     */
-    private static function boxesMeet(Solid $s, array $bodies): bool
-    {
-        $boxes = [];
-        foreach ($bodies as $triangles) {
-            $lo = [INF, INF, INF];
-            $hi = [-INF, -INF, -INF];
-            foreach ($triangles as $f) {
-                for ($h = 3 * $f; $h < 3 * $f + 3; $h++) {
-                    $v = $s->start[$h];
-                    foreach ([$s->x[$v], $s->y[$v], $s->z[$v]] as $k => $c) {
-                        $lo[$k] = min($lo[$k], $c);
-                        $hi[$k] = max($hi[$k], $c);
-                    }
-                }
-            }
-            foreach ($boxes as [$l, $h]) {
-                if (max($l[0] - $hi[0], $lo[0] - $h[0], $l[1] - $hi[1], $lo[1] - $h[1], $l[2] - $hi[2], $lo[2] - $h[2]) < 1e-6) {
-                    return true;
-                }
-            }
-            $boxes[] = [$lo, $hi];
         }
 
         return false;

@@ -7,7 +7,6 @@ namespace Cubo\Solid\Change;
 use Cubo\Budget\Budget;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
-use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 
@@ -96,16 +95,8 @@ final class Repeats
         foreach ($places as $i => $t) {
             $copies[] = $i === 0 ? $solid->moved($t) : $solid->moved($t)->renamed(static fn (string $name): string => "$step:copy $i/$name");
         }
-        // in pairs, so that no copy is gone through more often than needed
-        while (count($copies) > 1) {
-            $next = [];
-            for ($i = 0; $i < count($copies); $i += 2) {
-                $next[] = isset($copies[$i + 1]) ? BooleanOperation::union($copies[$i], $copies[$i + 1], $budget) : $copies[$i];
-            }
-            $copies = $next;
-        }
 
-        return $copies[0];
+        return Together::of($copies, $budget);
     }
 
     /** @param V $by */

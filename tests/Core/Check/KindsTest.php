@@ -79,7 +79,7 @@ it('measures what it is asked to', function (array $reference, array $part, stri
     'begins in the air' => [[$plate], [$plate, ['kind' => 'block', 'width' => '5', 'depth' => '60', 'height' => '40', 'x' => '37', 'z' => '10'], ['kind' => 'block', 'width' => '40', 'depth' => '10', 'height' => '5', 'x' => '20', 'z' => '45'], ['kind' => 'block', 'width' => '5', 'depth' => '5', 'height' => '20', 'x' => '5', 'z' => '25']], 'islands', 'off', 'begins in the air'],
     'falls over' => [[$plate], [['kind' => 'block', 'width' => '4', 'depth' => '60', 'height' => '80']], 'tips', 'off', 'Tips easily'],
     'closed inside' => [[$plate], [['kind' => 'block', 'width' => '80', 'depth' => '60', 'height' => '30'], ['kind' => 'ball', 'round' => '12', 'z' => '15', 'effect' => 'cut']], 'hollow', 'off', '1 closed space'],
-    'only an edge' => [[$plate], [$plate, ['kind' => 'block', 'from' => 'corner', 'width' => '20', 'depth' => '20', 'height' => '10', 'x' => '40', 'y' => '30']], 'edge-contact', 'off', 'Touch along an edge'],
+    'only an edge' => [[$plate], [$plate, ['kind' => 'block', 'from' => 'corner', 'width' => '20', 'depth' => '20', 'height' => '10', 'x' => '40', 'y' => '30']], 'edge-contact', 'off', 'touch only along a line of 10 mm'],
 ]);
 
 it('measures two holes on one axis apart, as in a counterbore', function () use ($plate): void {

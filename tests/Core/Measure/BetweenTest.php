@@ -6,6 +6,7 @@ use Cubo\Exchange\SolidPacking;
 use Cubo\Geometry\Transform;
 use Cubo\Measure\Between;
 use Cubo\Measure\Bodies;
+use Cubo\Measure\Contact\Contacts;
 use Cubo\Measure\Item;
 use Cubo\Measure\MassProperties;
 use Cubo\Measure\RoundFace;
@@ -75,8 +76,9 @@ it('knows what is not there', function (): void {
 });
 
 it('says how bodies lie to each other', function (Solid $b, float $gap, string $how): void {
-    [[$i, $j, $found, $touch]] = Bodies::contacts(BooleanOperation::union(Parts::box(2, 2, 2), $b));
-    expect([$i, $j])->toBe([0, 1])->and($found)->toEqualWithDelta($gap, 1e-12)->and($touch)->toBe($how);
+    $s = BooleanOperation::union(Parts::box(2, 2, 2), $b);
+    [[$i, $j, $contact]] = Contacts::among($s, Bodies::of($s), INF);
+    expect([$i, $j])->toBe([0, 1])->and($contact->gap)->toEqualWithDelta($gap, 1e-12)->and($contact->isLine() ? 'edge' : ($contact->touches() ? 'point' : 'apart'))->toBe($how);
 })->with([
     'apart' => [fn () => Parts::box(2, 2, 2, 3, name: 'b'), 1.0, 'apart'],
     'corner to corner, apart' => [fn () => Parts::box(2, 2, 2, 3, 3, 3, 'b'), sqrt(3), 'apart'],

@@ -54,6 +54,16 @@ it('joins an addition with what it touches, and with nothing else', function () 
         ->and(bodiesOf([...$two, ['kind' => 'block', 'width' => '4', 'depth' => '4', 'height' => '4', 'x' => '50']]))->toEqual([3, 8064.0, 'stands-apart']);
 });
 
+it('joins nothing that only touches what the addition is joined with, whichever body came first', function () use ($block) {
+    $top = ['kind' => 'block', 'width' => '4', 'depth' => '4', 'height' => '5', 'z' => '20'];
+    expect(bodiesOf([$block(), $block(['z' => '10', 'effect' => 'apart']), $top])[0])->toBe(2)
+        ->and(bodiesOf([$block(['z' => '10']), $block(['effect' => 'apart']), $top])[0])->toBe(2);
+    // several pieces at once, each on a body of its own
+    $row = ['kind' => 'repeat', 'of' => 'step', 'source' => 's3', 'count' => '2', 'x' => '30', 'y' => '0', 'z' => '0'];
+    [$n, $v] = bodiesOf([$block(), $block(['x' => '30', 'effect' => 'apart']), ['z' => '10'] + $top, $row]);
+    expect($n)->toBe(2)->and($v)->toEqualWithDelta(8160.0, 1e-6);
+});
+
 it('works on the edges and faces of one body alone', function () use ($block) {
     $two = [$block(), $block(['z' => '10', 'effect' => 'apart'])];
     [$n, $v, $says] = bodiesOf([...$two, ['kind' => 'round', 'edges' => ['s2:front / s2:top', 's1:bottom / s1:front'], 'radius' => '2']]);
