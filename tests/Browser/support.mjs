@@ -18,7 +18,7 @@ export async function openBrowser() {
 // Pictures are drawn by software here: at half the fineness nothing that is looked at changes, and every edit is faster.
 export async function openWindow(browser, { width = 1280, height = 800, scale = 0.5 } = {}) {
   const context = await browser.newContext({ viewport: { width, height }, deviceScaleFactor: scale, acceptDownloads: true });
-  context.setDefaultTimeout(15000);
+  context.setDefaultTimeout(30000);
   const page = await context.newPage();
   // looked at twenty times a second, not with every frame: frames are drawn by software here
   const wait = page.waitForFunction.bind(page);

@@ -6,20 +6,17 @@ namespace Cubo\Measure\Contact;
 
 use Cubo\Budget\OverBudget;
 use Cubo\Geometry\Vector;
-use Cubo\Solid\Surface;
-use Cubo\Solid\SurfaceEquation;
-use Cubo\Solid\SurfaceKind;
 
 /**
  * How near two true faces come. A ball, a cylinder or a ring seen from outside is all that lies at one distance from its
- * spine: a point, a line or a circle. Along that spine the gap is the distance of the other face less that radius; where it
- * is least, and where it is nothing over a stretch, is looked for among samples and by golden sections (R. P. Brent,
- * "Algorithms for Minimization without Derivatives", 1973).
+ * spine. Along that spine the gap is the distance of the other face less that radius; where it is least, and where it is
+ * nothing over a stretch, is looked for among samples and by golden sections (R. P. Brent, "Algorithms for Minimization
+ * without Derivatives", 1973).
  *
  * @phpstan-import-type V from TriangleSet
  * @phpstan-type Found array{gap: float, from: V, to: V, length: float}
  */
-final class Rolling
+final readonly class Rolling
 {
     /** Gaps below this, mm, are none. */
     public const TOUCH = 1e-6;
@@ -33,40 +30,21 @@ final class Rolling
 
     private const HALVINGS = 24;
 
-    /** Directions tried from the axis of a bore, and how near to it, mm, all of them are alike. */
-    private const ROUND = 8;
-
-    private const ON_AXIS = 1e-9;
-
-    private Surface $rolls;
-
-    private Surface $other;
-
-    /** Whether the other one's outward normal looks along its gradient. */
-    private float $sign = 1.0;
-
-    /** @var V of the other one, where it is flat */
-    private array $normal = [0.0, 0.0, 0.0];
-
-    private float $offset = 0.0;
-
-    private float $radius = 0.0;
-
-    /** @var array{float, float} where the spine begins and ends */
-    private array $range = [0.0, 0.0];
-
-    /** @var V across the axis of a ring, where its spine begins */
-    private array $u = [0.0, 0.0, 0.0];
-
-    /** @var V */
-    private array $w = [0.0, 0.0, 0.0];
-
-    private function __construct(private readonly TriangleSet $a, private readonly TriangleSet $b) {}
+    /**
+     * @param TriangleSet $a what rolls
+     * @param float $deep how deep true faces may lie in each other while their facets do not, mm
+     */
+    private function __construct(private TriangleSet $a, private TriangleSet $b, private Spine $spine, private Facing $other, private float $deep) {}
 
     /** Whether the gap between two faces can be told so. */
     public static function can(TriangleSet $a, int $t, TriangleSet $b, int $u): bool
     {
         return self::rolls($a, $t) || self::rolls($b, $u);
+    }
+
+    private static function rolls(TriangleSet $s, int $t): bool
+    {
+        return Spine::has($s->surface($t)) && Facing::isOuter($s, $t);
     }
 
     /**
@@ -79,97 +57,30 @@ final class Rolling
      */
     public static function of(TriangleSet $a, int $t, TriangleSet $b, int $u, float $most): ?array
     {
-        if (self::rolls($a, $t)) {
-            return (new self($a, $b))->between($t, $u, $most);
+        if (! self::rolls($a, $t)) {
+            $found = self::of($b, $u, $a, $t, $most);
+
+            return $found === null ? null : ['from' => $found['to'], 'to' => $found['from']] + $found;
         }
-        $found = (new self($b, $a))->between($u, $t, $most);
 
-        return $found === null ? null : ['from' => $found['to'], 'to' => $found['from']] + $found;
-    }
-
-    private static function rolls(TriangleSet $s, int $t): bool
-    {
-        return in_array($s->surface($t)->kind, [SurfaceKind::Sphere, SurfaceKind::Cylinder, SurfaceKind::Torus], true) && self::isOuter($s, $t);
-    }
-
-    /** Whether a facet looks away from the inside of its curved surface. */
-    private static function isOuter(TriangleSet $s, int $t): bool
-    {
-        $f = $s->solid->facet[$t];
-        $middle = Vector::middle($s->corners($t));
-        $out = SurfaceEquation::outward($s->surface($t), $middle, [$s->solid->nx[$f], $s->solid->ny[$f], $s->solid->nz[$f]]);
-        $before = SurfaceEquation::distance($s->surface($t), Vector::add($middle, $out, -1e-3));
-
-        return SurfaceEquation::distance($s->surface($t), Vector::add($middle, $out, 1e-3)) > $before;
+        return (new self($a, $b, Spine::of($a, $a->surface($t)), Facing::of($b, $u), $a->rise() + $b->rise() + self::TOUCH))->found($most);
     }
 
     /** @return Found|null */
-    private function between(int $t, int $u, float $most): ?array
+    private function found(float $most): ?array
     {
-        $this->rolls = $this->a->surface($t);
-        $this->other = $this->b->surface($u);
-        $this->radius = $this->rolls->kind === SurfaceKind::Torus ? $this->rolls->tube : $this->rolls->radius;
-        if ($this->other->isFlat()) {
-            $f = $this->b->solid->facet[$u];
-            $this->normal = [$this->b->solid->nx[$f], $this->b->solid->ny[$f], $this->b->solid->nz[$f]];
-            $this->offset = $this->b->solid->offset[$f];
-        } else {
-            $this->sign = self::isOuter($this->b, $u) ? 1.0 : -1.0;
-        }
-        $this->measureSpine();
-        $filled = $this->filled($most);
-        if ($filled !== null) {
-            return $filled;
-        }
         $gaps = $this->sampled();
         $best = $this->least($gaps, $most);
         if ($best !== null && abs($best['gap']) <= self::TOUCH) {
-            $best['length'] = $this->longest($gaps);
+            $best['length'] = $this->spine->isPoint() ? $this->aroundBall() : $this->longest($gaps);
         }
 
         return $best;
     }
 
-    /** Where the spine runs: as far as the face does, or all round. */
-    private function measureSpine(): void
-    {
-        $s = $this->rolls;
-        if ($s->kind === SurfaceKind::Torus) {
-            $this->u = Vector::across($s->axis);
-            $this->w = Vector::cross($s->axis, $this->u);
-            $this->range = [0.0, 2 * M_PI];
-        } elseif ($s->kind === SurfaceKind::Cylinder) {
-            [$lo, $hi] = [INF, -INF];
-            foreach ($this->a->triangles as $t) {
-                if ($this->a->surface($t) === $s) {
-                    foreach ($this->a->corners($t) as $p) {
-                        $h = Vector::dot(Vector::sub($p, $s->point), $s->axis);
-                        [$lo, $hi] = [min($lo, $h), max($hi, $h)];
-                    }
-                }
-            }
-            $this->range = [$lo, $hi];
-        }
-    }
-
-    /** @return V */
-    private function spine(float $t): array
-    {
-        $s = $this->rolls;
-
-        return match ($s->kind) {
-            SurfaceKind::Torus => Vector::add(Vector::add($s->point, $this->u, $s->radius * cos($t)), $this->w, $s->radius * sin($t)),
-            SurfaceKind::Cylinder => Vector::add($s->point, $s->axis, $t),
-            default => $s->point,
-        };
-    }
-
     private function gap(float $t): float
     {
-        $p = $this->spine($t);
-        $d = $this->other->isFlat() ? Vector::dot($this->normal, $p) - $this->offset : $this->sign * SurfaceEquation::distance($this->other, $p);
-
-        return $d - $this->radius;
+        return $this->other->distance($this->spine->at($t)) - $this->spine->radius;
     }
 
     /**
@@ -179,12 +90,10 @@ final class Rolling
      */
     private function ends(float $t): ?array
     {
-        $p = $this->spine($t);
-        $o = $this->other;
-        foreach ($this->ways($p) as [$to, $n]) {
-            $from = Vector::add($p, $n, -$this->radius);
-            if ($this->b->has($to, $o) && $this->a->has($from, $this->rolls)) {
-                return [$from, $to];
+        foreach ($this->other->ways($this->spine->at($t)) as $way) {
+            $ends = $this->onBoth($t, $way);
+            if ($ends !== null) {
+                return $ends;
             }
         }
 
@@ -192,46 +101,25 @@ final class Rolling
     }
 
     /**
-     * The points of the other face nearest to a point, with its outward normals there: on the axis of a bore all round are.
-     *
-     * @param V $p
-     * @return list<array{V, V}>
+     * @param array{V, V} $way to where, and the outward normal there
+     * @return array{V, V}|null
      */
-    private function ways(array $p): array
+    private function onBoth(float $t, array $way): ?array
     {
-        $o = $this->other;
-        if ($o->isFlat()) {
-            return [[Vector::add($p, $this->normal, $this->offset - Vector::dot($this->normal, $p)), $this->normal]];
-        }
-        if ($o->kind === SurfaceKind::Cylinder && Vector::length(Vector::cross(Vector::sub($p, $o->point), $o->axis)) < self::ON_AXIS) {
-            return array_map(fn (array $way): array => [Vector::add($p, $way, $o->radius), Vector::add([0.0, 0.0, 0.0], $way, $this->sign)], self::round($o->axis));
-        }
-        $to = SurfaceEquation::foot($o, $p);
+        [$to, $normal] = $way;
+        $from = Vector::add($this->spine->at($t), $normal, -$this->spine->radius);
 
-        return [[$to, Vector::add([0.0, 0.0, 0.0], SurfaceEquation::outward($o, $to, [0.0, 0.0, 0.0]), $this->sign)]];
-    }
-
-    /**
-     * @param V $axis unit
-     * @return list<V> directions across it
-     */
-    private static function round(array $axis): array
-    {
-        $u = Vector::across($axis);
-        $w = Vector::cross($axis, $u);
-
-        return array_map(static fn (int $i): array => Vector::add(Vector::add([0.0, 0.0, 0.0], $u, cos(2 * M_PI * $i / self::ROUND)), $w, sin(2 * M_PI * $i / self::ROUND)), range(0, self::ROUND - 1));
+        return $this->b->has($to, $this->other->surface) && $this->a->has($from, $this->spine->surface) ? [$from, $to] : null;
     }
 
     /** @return non-empty-list<array{float, float}> places on the spine, in order, and the gaps there */
     private function sampled(): array
     {
-        [$lo, $hi] = $this->range;
-        $n = $hi > $lo ? self::SAMPLES : 0;
+        $n = $this->spine->to > $this->spine->from ? self::SAMPLES : 0;
         $this->a->budget->spend(2 * ($n + 1));
         $out = [];
         for ($i = 0; $i <= $n; $i++) {
-            $t = $n === 0 ? $lo : $lo + ($hi - $lo) * $i / $n;
+            $t = $n === 0 ? $this->spine->from : $this->spine->from + ($this->spine->to - $this->spine->from) * $i / $n;
             $out[] = [$t, $this->gap($t)];
         }
 
@@ -246,28 +134,26 @@ final class Rolling
      */
     private function least(array $gaps, float $most): ?array
     {
-        $at = array_column($gaps, 0);
-        $value = array_column($gaps, 1);
-        $n = count($at);
-        $round = $this->rolls->kind === SurfaceKind::Torus;
-        $places = [];
-        for ($i = 0; $i < $n; $i++) {
-            $before = $i > 0 ? $value[$i - 1] : ($round ? $value[max(0, $n - 2)] : INF);
-            $after = $i < $n - 1 ? $value[$i + 1] : ($round ? $value[min(1, $n - 1)] : INF);
-            $places[] = [$value[$i], $at[$i]];
-            if ($n > 2 && $value[$i] <= $before && $value[$i] <= $after && ! ($value[$i] === $before && $value[$i] === $after)) {
-                $step = ($this->range[1] - $this->range[0]) / ($n - 1);
-                $t = $this->golden(max($round ? -INF : $this->range[0], $at[$i] - $step), min($round ? INF : $this->range[1], $at[$i] + $step));
-                $places[] = [$this->gap($t), $t];
+        $places = $gaps;
+        $n = count($gaps);
+        $round = $this->spine->isRound();
+        for ($i = 0; $i < $n && $n > 1; $i++) {
+            $before = $i > 0 ? $gaps[$i - 1][1] : ($round ? $gaps[$n - 2][1] : INF);
+            $after = $i < $n - 1 ? $gaps[$i + 1][1] : ($round ? $gaps[1][1] : INF);
+            [$t, $gap] = $gaps[$i];
+            if ($gap <= $before && $gap <= $after && ($gap < $before || $gap < $after)) {
+                $step = ($this->spine->to - $this->spine->from) / ($n - 1);
+                $at = $this->golden($round ? $t - $step : max($this->spine->from, $t - $step), $round ? $t + $step : min($this->spine->to, $t + $step));
+                $places[] = [$at, $this->gap($at)];
             }
         }
-        sort($places);
-        foreach ($places as [$gap, $t]) {
+        usort($places, static fn (array $p, array $q): int => $p[1] <=> $q[1]);
+        foreach ($places as [$t, $gap]) {
             if ($gap > $most) {
                 return null;
             }
             // deeper in each other than that, the ends lie behind the part
-            $ends = $gap < -$this->deep() ? null : $this->ends($t);
+            $ends = $gap < -$this->deep ? null : $this->ends($t);
             if ($ends !== null) {
                 return ['gap' => $gap, 'from' => $ends[0], 'to' => $ends[1], 'length' => 0.0];
             }
@@ -305,13 +191,13 @@ final class Rolling
     {
         $lines = [];
         $last = null;
-        $before = $this->range[0];
+        $before = $this->spine->from;
         foreach ($gaps as [$t, $gap]) {
             $ends = abs($gap) <= self::TOUCH ? $this->ends($t) : null;
             if ($ends !== null && $last === null) {
                 $lines[] = $t > $before ? $this->reach($t, $before) : 0.0;
             } elseif ($ends !== null) {
-                $lines[count($lines) - 1] += $this->way($last[0], $ends[0], $t - $before);
+                $lines[count($lines) - 1] += $this->spine->way($last[0], $ends[0], $t - $before);
             } elseif ($last !== null) {
                 $lines[count($lines) - 1] += $this->reach($before, $t);
             }
@@ -319,25 +205,11 @@ final class Rolling
         }
         $n = count($lines);
         // round a ring the last one goes on where the first one begins
-        if ($n > 1 && $last !== null && $this->rolls->kind === SurfaceKind::Torus && abs($gaps[0][1]) <= self::TOUCH && $this->ends($this->range[0]) !== null) {
+        if ($n > 1 && $last !== null && $this->spine->isRound() && abs($gaps[0][1]) <= self::TOUCH && $this->ends($this->spine->from) !== null) {
             $lines[0] += $lines[$n - 1];
         }
 
         return $lines === [] ? 0.0 : max($lines);
-    }
-
-    /**
-     * The way along the line between two of its points: a ring's is an arc.
-     *
-     * @param V $p
-     * @param V $q
-     * @param float $turn of the spine between them
-     */
-    private function way(array $p, array $q, float $turn): float
-    {
-        $half = abs($turn) / 2;
-
-        return Vector::distance($p, $q) * ($this->rolls->kind === SurfaceKind::Torus && $half > 1e-9 ? $half / sin($half) : 1.0);
     }
 
     /** How far they still touch on the way from a place where they do to one where they do not, mm. */
@@ -351,33 +223,18 @@ final class Rolling
             [$in, $out, $end] = $ends !== null ? [$t, $out, $ends] : [$in, $t, $end];
         }
 
-        return $start === null || $end === null ? 0.0 : $this->way($start[0], $end[0], $in - $from);
+        return $start === null || $end === null ? 0.0 : $this->spine->way($start[0], $end[0], $in - $from);
     }
 
-    /**
-     * A ball in a round bore of its size touches it in a circle: seen from its middle all directions are alike.
-     *
-     * @return Found|null
-     */
-    private function filled(float $most): ?array
+    /** A ball in a bore of its size touches it in a circle, as far as the bore goes round: its length, mm. */
+    private function aroundBall(): float
     {
-        $o = $this->other;
-        $p = $this->rolls->point;
-        if ($this->rolls->kind !== SurfaceKind::Sphere || $o->kind !== SurfaceKind::Cylinder || $this->sign > 0 || Vector::length(Vector::cross(Vector::sub($p, $o->point), $o->axis)) > self::ON_AXIS) {
-            return null;
+        $p = $this->spine->at(0.0);
+        if (! $this->other->isBoreAround($p)) {
+            return 0.0;
         }
-        $gap = $o->radius - $this->radius;
-        $there = array_values(array_filter($this->ways($p), fn (array $way): bool => $this->b->has($way[0], $o) && $this->a->has(Vector::add($p, $way[1], -$this->radius), $this->rolls)));
-        if ($there === [] || $gap > $most || $gap < -$this->deep()) {
-            return null;
-        }
+        $there = array_filter($this->other->ways($p), fn (array $way): bool => $this->onBoth(0.0, $way) !== null);
 
-        return ['gap' => $gap, 'from' => Vector::add($p, $there[0][1], -$this->radius), 'to' => $there[0][0], 'length' => abs($gap) <= self::TOUCH ? 2 * M_PI * $this->radius * count($there) / self::ROUND : 0.0];
-    }
-
-    /** How deep true faces may lie in each other while their facets do not, mm. */
-    private function deep(): float
-    {
-        return $this->a->rise() + $this->b->rise() + self::TOUCH;
+        return 2 * M_PI * $this->spine->radius * count($there) / Facing::ROUND;
     }
 }

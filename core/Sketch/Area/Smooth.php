@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Sketch\Area;
 
 use Closure;
+use Cubo\Solid\Maker\Fineness;
 
 /**
  * Any other smooth curve by its point and first two derivatives: an ellipse, or a spline through points. Areas are
@@ -15,6 +16,12 @@ final class Smooth implements Curve
 {
     /** Abscissas and weights of Gauss's rule with five points (M. Abramowitz, I. Stegun, table 25.4). */
     private const GAUSS = [[0.0, 0.5688888888888889], [0.5384693101056831, 0.47862867049936647], [-0.5384693101056831, 0.47862867049936647], [0.9061798459386640, 0.23692688505618908], [-0.9061798459386640, 0.23692688505618908]];
+
+    /** Pieces of a stretch between two marks. */
+    private const MOST_PIECES = 24;
+
+    /** @var list<float>|null */
+    private ?array $stops = null;
 
     /** @var list<array{float,float}> points at the marks */
     private array $points = [];
@@ -160,7 +167,31 @@ final class Smooth implements Curve
 
     public function inner(float $a, float $b): array
     {
-        return $this->between($a + 1e-12, $b - 1e-12);
+        return array_values(array_filter($this->stops ??= $this->stops(), static fn (float $t): bool => $t > $a + 1e-12 && $t < $b - 1e-12));
+    }
+
+    /**
+     * The marks, and between them as many further places as keep the chords within the fineness. They are the curve's own,
+     * whatever piece of it is asked for, so that pieces of equal curves match.
+     *
+     * @return list<float>
+     */
+    private function stops(): array
+    {
+        $out = [$this->marks[0]];
+        for ($i = 1; $i < count($this->marks); $i++) {
+            [$from, $to] = [$this->marks[$i - 1], $this->marks[$i]];
+            [$p, $q] = [$this->points[$i - 1], $this->points[$i]];
+            [[$a, $b], [$c, $d]] = [$this->slope($from), $this->slope($to)];
+            // an arc rises by an eighth of its chord times its turn
+            $rise = hypot($q[0] - $p[0], $q[1] - $p[1]) * abs(atan2($a * $d - $b * $c, $a * $c + $b * $d)) / 8;
+            $n = max(1, min(self::MOST_PIECES, (int) ceil(sqrt($rise / Fineness::CHORD) - 1e-6)));
+            for ($k = 1; $k <= $n; $k++) {
+                $out[] = $k === $n ? $to : $from + ($to - $from) * $k / $n;
+            }
+        }
+
+        return $out;
     }
 
     public function circle(): ?array

@@ -58,6 +58,10 @@ final class BooleanOperation
         if ($p->triangleCount() + $q->triangleCount() > self::MOST_TRIANGLES) {
             throw new BooleanFailed('Solids with more than ' . self::MOST_TRIANGLES . ' triangles together are not combined.');
         }
+        [$p, $q] = SameFaces::matched($p, $q);
+        if (SameFaces::areOneSolid($p, $q)) {
+            return $op === Operation::Difference ? new Solid : $p;
+        }
         // the choice of axes, or the filters, may be what upset the balance or folded a face
         $best = null;
         $least = INF;

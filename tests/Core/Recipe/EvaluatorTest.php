@@ -286,8 +286,8 @@ it('gives up what is too much by counting, says what to do instead, and remember
     // the outcome is kept: nobody has to wait for it again
     expect((new Evaluator($cache, 0.0))->evaluate($steps = Parts::recipe($steps))->results[$failing]->messages[0]->code)->toBe(StepProblem::TOO_MUCH);
 })->with([
-    'a ball about its own axis' => [[['kind' => 'ball'], ['kind' => 'repeat', 'of' => 'body', 'body' => 'all', 'way' => 'around', 'count' => '12', 'x' => '0', 'y' => '0', 'z' => '0']], 's2'],
-    'the same step by step' => [[['kind' => 'ball'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's1', 'way' => 'around', 'count' => '12', 'x' => '0', 'y' => '0', 'z' => '0']], 's2'],
+    'balls about an axis beside their middle' => [[['kind' => 'ball', 'x' => '3'], ['kind' => 'repeat', 'of' => 'body', 'body' => 'all', 'way' => 'around', 'count' => '60', 'x' => '0', 'y' => '0', 'z' => '0']], 's2'],
+    'the same step by step' => [[['kind' => 'ball', 'x' => '3'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's1', 'way' => 'around', 'count' => '60', 'x' => '0', 'y' => '0', 'z' => '0']], 's2'],
     'a grid of balls that overlap' => [[['kind' => 'ball', 'round' => '5'], ['kind' => 'repeat', 'of' => 'body', 'body' => 'all', 'way' => 'grid', 'count' => '20', 'rows' => '20', 'x' => '4', 'y' => '0', 'x2' => '0', 'y2' => '4']], 's2'],
 ]);
 

@@ -15,6 +15,7 @@ use Cubo\Sketch\Area\Smooth;
 use Cubo\Sketch\Area\Straight;
 use Cubo\Sketch\Area\TooManyPieces;
 use Cubo\Solid\Maker\Extrusion;
+use Cubo\Solid\Maker\Fineness;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Soundness;
@@ -82,6 +83,22 @@ it('takes what lies on each other once', function () {
     expect(array_map(static fn (Region $r): float => $r->area, $a->regions))->toEqualWithDelta([50 * M_PI, 50 * M_PI], 1e-9)
         ->and($a->doubled())->toEqualCanonicalizing([['a', 'b'], ['a', 'c'], ['d', 'e']]);
 });
+
+it('keeps the chords of an ellipse within the fineness, whatever its size', function (float $long, float $short): void {
+    $e = Smooth::ellipse('e', [3.0, -2.0], [3.0 + $long, -2.0], $short);
+    $stops = [$e->from(), ...$e->inner($e->from(), $e->to()), $e->to()];
+    $most = 0.0;
+    for ($i = 1; $i < count($stops); $i++) {
+        [$p, $q] = [$e->at($stops[$i - 1]), $e->at($stops[$i])];
+        for ($k = 1; $k < 8; $k++) {
+            $r = $e->at($stops[$i - 1] + ($stops[$i] - $stops[$i - 1]) * $k / 8);
+            $most = max($most, abs(($q[0] - $p[0]) * ($r[1] - $p[1]) - ($q[1] - $p[1]) * ($r[0] - $p[0])) / hypot($q[0] - $p[0], $q[1] - $p[1]));
+        }
+    }
+    expect($most)->toBeLessThan(Fineness::CHORD * 1.25)->and(count($stops))->toBeLessThan(1600);
+    // a piece of it has the same corners
+    expect($e->inner($stops[3] + 1e-6, $stops[9] - 1e-6))->toBe(array_slice($stops, 4, 5));
+})->with([[40.0, 30.0], [2.0, 1.0], [0.05, 0.02], [300.0, 20.0], [1000.0, 900.0], [60.0, 59.0]]);
 
 it('finds the pieces of ellipses and splines', function () {
     $e = Smooth::ellipse('e', [0, 0], [20, 0], 10);
