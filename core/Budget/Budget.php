@@ -67,13 +67,23 @@ final class Budget
      */
     public function hold(int $facets): void
     {
+        $this->room($facets);
+        $this->spend($facets);
+    }
+
+    /**
+     * Asks whether so many facets may be held at once, for what grows piece by piece and is spent piece by piece.
+     *
+     * @throws OverBudget
+     */
+    public function room(int $facets): void
+    {
         if ($facets > $this->facets) {
             throw new OverBudget(Limit::Facets);
         }
         if (memory_get_usage() + $facets * self::BYTES_OF_A_FACET > $this->memory) {
             throw new OverBudget(Limit::Memory);
         }
-        $this->spend($facets);
     }
 
     /** @throws OverBudget */

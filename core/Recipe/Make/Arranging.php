@@ -60,7 +60,8 @@ final class Arranging
         $facets = 0;
         foreach ($places as $i => $place) {
             $out[] = $one = $make($i)->moved($place)->renamed(static fn (string $name): string => $t->step->id . ":copy $i/$name");
-            $t->budget->hold($facets += $one->triangleCount());
+            $t->budget->spend($one->triangleCount());
+            $t->budget->room($facets += $one->triangleCount());
         }
 
         return $out;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\Attempt;
+use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\SolidCache;
@@ -286,9 +287,17 @@ it('gives up what is too much by counting, says what to do instead, and remember
     // the outcome is kept: nobody has to wait for it again
     expect((new Evaluator($cache, 0.0))->evaluate($steps = Parts::recipe($steps))->results[$failing]->messages[0]->code)->toBe(StepProblem::TOO_MUCH);
 })->with([
-    'balls about an axis beside their middle' => [[['kind' => 'ball', 'x' => '3'], ['kind' => 'repeat', 'of' => 'body', 'body' => 'all', 'way' => 'around', 'count' => '60', 'x' => '0', 'y' => '0', 'z' => '0']], 's2'],
-    'the same step by step' => [[['kind' => 'ball', 'x' => '3'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's1', 'way' => 'around', 'count' => '60', 'x' => '0', 'y' => '0', 'z' => '0']], 's2'],
+    'rings through each other' => [[['kind' => 'ring'], ['kind' => 'repeat', 'of' => 'body', 'body' => 'all', 'way' => 'around', 'about' => 'x', 'count' => '24']], 's2'],
+    'the same step by step' => [[['kind' => 'ring'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's1', 'way' => 'around', 'about' => 'x', 'count' => '24']], 's2'],
     'a grid of balls that overlap' => [[['kind' => 'ball', 'round' => '5'], ['kind' => 'repeat', 'of' => 'body', 'body' => 'all', 'way' => 'grid', 'count' => '20', 'rows' => '20', 'x' => '4', 'y' => '0', 'x2' => '0', 'y2' => '4']], 's2'],
+]);
+
+it('makes what stands apart however often', function (array $step, float $volume): void {
+    $state = Parts::build([['kind' => 'block', 'width' => '320', 'depth' => '240', 'height' => '8'], $step + ['x' => '-142.5', 'y' => '-105'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's2', 'way' => 'grid', 'count' => '20', 'rows' => '12', 'x' => '15', 'y' => '0', 'x2' => '0', 'y2' => '19']]);
+    expect($state->isSound())->toBeTrue()->and((new MassProperties($state->part()))->volume)->toEqualWithDelta(320 * 240 * 8 + 240 * $volume, 1e-2);
+})->with([
+    '240 holes' => [['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '40', 'z' => '-5', 'effect' => 'cut'], -M_PI * 16 * 8],
+    '240 pins' => [['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '20', 'z' => '4'], M_PI * 16 * 16],
 ]);
 
 it('tells balls that touch at once', function (): void {
