@@ -43,6 +43,45 @@ final class TriangleDistance
     }
 
     /**
+     * How far a point is from a triangle, and where on it that is measured from (C. Ericson, 5.1.5).
+     *
+     * @param V $p
+     * @param array{V, V, V} $t
+     * @return array{float, V}
+     */
+    public static function fromPoint(array $p, array $t): array
+    {
+        [[$ax, $ay, $az], [$bx, $by, $bz], [$cx, $cy, $cz]] = $t;
+        [$ux, $uy, $uz, $wx, $wy, $wz] = [$bx - $ax, $by - $ay, $bz - $az, $cx - $ax, $cy - $ay, $cz - $az];
+        [$dx, $dy, $dz] = [$p[0] - $ax, $p[1] - $ay, $p[2] - $az];
+        $uu = $ux * $ux + $uy * $uy + $uz * $uz;
+        $ww = $wx * $wx + $wy * $wy + $wz * $wz;
+        $uw = $ux * $wx + $uy * $wy + $uz * $wz;
+        $du = $dx * $ux + $dy * $uy + $dz * $uz;
+        $dw = $dx * $wx + $dy * $wy + $dz * $wz;
+        $det = $uu * $ww - $uw * $uw;
+        $v = $det > 0 ? ($ww * $du - $uw * $dw) / $det : -1.0;
+        $w = $det > 0 ? ($uu * $dw - $uw * $du) / $det : -1.0;
+        if ($v < 0 || $w < 0 || $v + $w > 1) {
+            // on one of the sides
+            $best = INF;
+            $s = $uu > 0 ? max(0.0, min(1.0, $du / $uu)) : 0.0;
+            $r = $ww > 0 ? max(0.0, min(1.0, $dw / $ww)) : 0.0;
+            $e = $uu + $ww - 2 * $uw;
+            $q = $e > 0 ? max(0.0, min(1.0, ($dw - $du + $uu - $uw) / $e)) : 0.0;
+            foreach ([[$s, 0.0], [0.0, $r], [1 - $q, $q]] as [$i, $j]) {
+                $d = ($dx - $i * $ux - $j * $wx) ** 2 + ($dy - $i * $uy - $j * $wy) ** 2 + ($dz - $i * $uz - $j * $wz) ** 2;
+                if ($d < $best) {
+                    [$best, $v, $w] = [$d, $i, $j];
+                }
+            }
+        }
+        $on = [$ax + $v * $ux + $w * $wx, $ay + $v * $uy + $w * $wy, $az + $v * $uz + $w * $wz];
+
+        return [sqrt(($p[0] - $on[0]) ** 2 + ($p[1] - $on[1]) ** 2 + ($p[2] - $on[2]) ** 2), $on];
+    }
+
+    /**
      * @param array{float, V, V} $best
      * @param V $p
      * @param V $q

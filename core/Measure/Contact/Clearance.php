@@ -6,6 +6,7 @@ namespace Cubo\Measure\Contact;
 
 use Cubo\Budget\OverBudget;
 use Cubo\Geometry\TriangleDistance;
+use Cubo\Geometry\Vector;
 use SplPriorityQueue;
 
 /**
@@ -20,6 +21,12 @@ final class Clearance
     /** Units a pair of triangles costs. */
     private const PAIR = 25;
 
+    /** Units it costs to see that they are too far apart. */
+    private const BALL = 3;
+
+    /** Times a first guess goes to and fro. */
+    private const TO_AND_FRO = 3;
+
     /** Distance below which two triangles meet, and no nearer ones are looked for. */
     private const MEET = 1e-12;
 
@@ -33,8 +40,9 @@ final class Clearance
      */
     public static function nearest(TriangleSet $a, TriangleSet $b, float $within = INF): ?array
     {
-        $best = null;
-        $least = $within * $within;
+        $best = self::guessed($a, $b);
+        $best = $best[0] <= $within ? $best : null;
+        $least = $best === null ? $within * $within : $best[0] * $best[0];
         /** @var SplPriorityQueue<float, array{int, int, float}> $queue */
         $queue = new SplPriorityQueue;
         $first = TriangleSet::apart2($a->box[0], $b->box[0]);
@@ -61,6 +69,9 @@ final class Clearance
                 if ($d > $least || ($best !== null && $d >= $least)) {
                     break;
                 }
+                if (self::isFarther($a, $t, $b, $u, $least)) {
+                    continue;
+                }
                 $a->budget->spend(self::PAIR);
                 [$length, $p, $q] = TriangleDistance::between($a->corners($t), $b->corners($u));
                 if ($length * $length <= $least && ($best === null || $length < $best[0])) {
@@ -77,9 +88,27 @@ final class Clearance
     }
 
     /**
+     * A way that may be the shortest, found by going to and fro between nearest points: the search has a bound from the start.
+     *
+     * @return array{float, V, V, int, int}
+     */
+    private static function guessed(TriangleSet $a, TriangleSet $b): array
+    {
+        $box = $a->box[0];
+        [$q, $u] = $b->nearest([($box[0] + $box[3]) / 2, ($box[1] + $box[4]) / 2, ($box[2] + $box[5]) / 2]);
+        [$p, $t] = $a->nearest($q);
+        for ($k = 0; $k < self::TO_AND_FRO; $k++) {
+            [$q, $u] = $b->nearest($p);
+            [$p, $t] = $a->nearest($q);
+        }
+
+        return [Vector::distance($p, $q), $p, $q, $t, $u];
+    }
+
+    /**
      * Looks at all pairs of triangles whose boxes are no farther apart than this.
      *
-     * @param callable(int, int): void $look
+     * @param callable(int, int, float): void $look with the squared distance of their boxes
      * @param callable(int, int): bool $known whether no more need be seen of two faces, by the numbers of their surfaces
      *
      * @throws OverBudget
@@ -100,12 +129,27 @@ final class Clearance
             }
             foreach ($a->leaf[$m] as $t) {
                 foreach ($b->leaf[$n] as $u) {
-                    if (TriangleSet::apart2($a->boxOf[$t], $b->boxOf[$u]) <= $most) {
-                        $look($t, $u);
+                    $apart2 = TriangleSet::apart2($a->boxOf[$t], $b->boxOf[$u]);
+                    if ($apart2 <= $most) {
+                        $look($t, $u, $apart2);
                     }
                 }
             }
         }
+    }
+
+    /**
+     * Whether two triangles are farther apart for sure: the smaller one lies in a ball around its middle, which is more telling
+     * than the box of a long one that lies aslant.
+     */
+    private static function isFarther(TriangleSet $a, int $t, TriangleSet $b, int $u, float $least): bool
+    {
+        $a->budget->spend(self::BALL);
+        [$m, $r] = $a->around($t);
+        [$n, $s] = $b->around($u);
+        [$far, $round] = $r < $s ? [TriangleDistance::fromPoint($m, $b->corners($u))[0], $r] : [TriangleDistance::fromPoint($n, $a->corners($t))[0], $s];
+
+        return $far > $round && ($far - $round) ** 2 > $least;
     }
 
     /**

@@ -80,7 +80,7 @@ final readonly class Contact
         }
         $within = $near[0] + $stray + Rolling::TOUCH;
         $true = $facets = [];
-        foreach (self::pairs($a, $b, $within) as [$found, $t, $u]) {
+        foreach (self::pairs($a, $b, $within, $near) as [$found, $t, $u]) {
             if ($found === null) {
                 $rolled = Rolling::of($a, $t, $b, $u, $within);
                 $true[] = $rolled === null ? null : $rolled + ['on' => $u];
@@ -123,16 +123,27 @@ final readonly class Contact
     /**
      * Pairs of faces that come so near; with what their facets tell where the true faces are not rolled on each other.
      *
+     * @param array{float, V, V, int, int} $near the nearest facets
      * @return list<array{array{gap: float, from: V, to: V, length: float, on: int}|null, int, int}>
      */
-    private static function pairs(TriangleSet $a, TriangleSet $b, float $within): array
+    private static function pairs(TriangleSet $a, TriangleSet $b, float $within, array $near): array
     {
         /** @var array<string, array{array{gap: float, from: V, to: V, length: float, on: int}|null, int, int}> $pairs */
         $pairs = [];
         $spots = [];
-        Clearance::each($a, $b, $within, static function (int $t, int $u) use ($a, $b, $within, &$pairs, &$spots): void {
+        [$least, $from, $to, $first, $second] = $near;
+        $nearest = $a->solid->surfaceOf[$a->solid->facet[$first]] . ' ' . $b->solid->surfaceOf[$b->solid->facet[$second]];
+        if (! Rolling::can($a, $first, $b, $second)) {
+            $pairs[$nearest] = [['gap' => $least, 'from' => $from, 'to' => $to, 'length' => 0.0, 'on' => $second], $first, $second];
+        }
+        Clearance::each($a, $b, $within, static function (int $t, int $u, float $apart2) use ($a, $b, $within, $least, &$pairs, &$spots): void {
             $key = $a->solid->surfaceOf[$a->solid->facet[$t]] . ' ' . $b->solid->surfaceOf[$b->solid->facet[$u]];
             if (isset($pairs[$key]) && $pairs[$key][0] === null) {
+                return;
+            }
+            // where nothing touches, no other facets are nearer than the nearest; of flats each pair is exact
+            $flat = $a->surface($t)->isFlat() && $b->surface($u)->isFlat();
+            if ($least > Rolling::TOUCH && (isset($pairs[$key]) ? $apart2 >= $pairs[$key][0]['gap'] ** 2 : ! $flat && ! Rolling::can($a, $t, $b, $u))) {
                 return;
             }
             if (! isset($pairs[$key]) && Rolling::can($a, $t, $b, $u)) {
@@ -179,7 +190,7 @@ final readonly class Contact
                 }
             }
             foreach ([[$s[$i], $t], [$t[$i], $s]] as [$p, $other]) {
-                if (TriangleDistance::between([$p, $p, $p], $other)[0] <= Rolling::TOUCH) {
+                if (TriangleDistance::fromPoint($p, $other)[0] <= Rolling::TOUCH) {
                     $out[] = $p;
                 }
             }
@@ -220,7 +231,7 @@ final readonly class Contact
      */
     private static function atRim(TriangleSet $a, TriangleSet $b, array $near): array
     {
-        [$d, $p, $q, $t, $u] = $near;
+        [$d, $p, $q, , $u] = $near;
         // onto the true face where it lies there, else onto the facets
         $move = static function (TriangleSet $s, int $t, array $to): array {
             $face = $s->surface($t);
@@ -228,14 +239,24 @@ final readonly class Contact
 
             return ! $face->isFlat() && $s->has($true, $face) ? [$true, $t] : $s->nearest($to);
         };
-        for ($k = 0; $k < self::TURNS && $d > Rolling::TOUCH; $k++) {
-            [$from, $i] = $move($a, $t, $q);
-            [$to, $j] = $move($b, $u, $from);
-            $now = Vector::distance($from, $to);
-            if ($now > $d - Rolling::TOUCH * 1e-3) {
-                break;
+        // which end goes first tells which rim's chord is left first: the nearer one counts
+        foreach ([true, false] as $first) {
+            [$i, $j, $from, $to] = [$near[3], $near[4], $near[1], $near[2]];
+            $last = INF;
+            for ($k = 0; $k < self::TURNS && $near[0] > Rolling::TOUCH; $k++) {
+                if ($first || $k > 0) {
+                    [$from, $i] = $move($a, $i, $to);
+                }
+                [$to, $j] = $move($b, $j, $from);
+                $now = Vector::distance($from, $to);
+                if ($now < $d) {
+                    [$p, $q, $u, $d] = [$from, $to, $j, $now];
+                }
+                if ($now > $last - Rolling::TOUCH * 1e-3) {
+                    break;
+                }
+                $last = $now;
             }
-            [$p, $t, $q, $u, $d] = [$from, $i, $to, $j, $now];
         }
 
         return ['gap' => $d, 'from' => $p, 'to' => $q, 'length' => 0.0, 'on' => $u];

@@ -36,7 +36,7 @@ final class TriangleSet
     private const LEANS = 0.2;
 
     /** Units a triangle costs that a point is looked for on. */
-    private const POINT = 20;
+    private const POINT = 3;
 
     /** @var array<int, Box> least and greatest x, y, z by node */
     public array $box = [];
@@ -52,6 +52,9 @@ final class TriangleSet
 
     /** @var array<int, Box> by triangle */
     public array $boxOf = [];
+
+    /** @var array<int, array{V, float}> middle and greatest distance from it by triangle */
+    private array $round = [];
 
     private ?float $rise = null;
 
@@ -114,6 +117,18 @@ final class TriangleSet
         [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
 
         return [[$s->x[$a], $s->y[$a], $s->z[$a]], [$s->x[$b], $s->y[$b], $s->z[$b]], [$s->x[$c], $s->y[$c], $s->z[$c]]];
+    }
+
+    /** @return array{V, float} the middle of a triangle, and how far its corners are from there */
+    public function around(int $t): array
+    {
+        if (! isset($this->round[$t])) {
+            $c = $this->corners($t);
+            $m = Vector::middle($c);
+            $this->round[$t] = [$m, max(Vector::distance($m, $c[0]), Vector::distance($m, $c[1]), Vector::distance($m, $c[2]))];
+        }
+
+        return $this->round[$t];
     }
 
     public function surface(int $t): Surface
@@ -213,7 +228,7 @@ final class TriangleSet
             foreach ($this->leaf[$n] as $t) {
                 if (self::apart2($this->boxOf[$t], $point) < $least) {
                     $this->budget->spend(self::POINT);
-                    [$d, , $q] = TriangleDistance::between([$p, $p, $p], $this->corners($t));
+                    [$d, $q] = TriangleDistance::fromPoint($p, $this->corners($t));
                     if ($d * $d < $least) {
                         [$least, $best] = [$d * $d, [$q, $t]];
                     }
@@ -228,7 +243,7 @@ final class TriangleSet
     private function isOver(int $t, array $p, float $within): bool
     {
         $this->budget->spend(self::POINT);
-        [$d, , $q] = TriangleDistance::between([$p, $p, $p], $c = $this->corners($t));
+        [$d, $q] = TriangleDistance::fromPoint($p, $c = $this->corners($t));
         if ($d > $within) {
             return false;
         }
