@@ -129,7 +129,8 @@ final class FaceArea
             $o = $s->start[$s->twin[$h]];
             $b = Vector::sub([$s->x[$o], $s->y[$o], $s->z[$o]], $shape->centre);
             $turn = atan2(Vector::length(Vector::cross($a, $b)), Vector::dot($a, $b));
-            $sum += $sign * Vector::dot($a, $a) * ($turn - sin($turn)) / 2;
+            // between arc and chord; a chord that is cut off ends inside the circle
+            $sum += $sign * ($shape->radius ** 2 * $turn - Vector::length(Vector::cross($a, $b))) / 2;
         }
 
         return $sum;

@@ -232,11 +232,17 @@ final class Blending
             if ($turned) {
                 $loop = array_reverse($loop);
             }
-            if (isset($ends[$k])) {
+            if (isset($ends[$k]) && ! $this->isPast($e, $k)) {
                 [$n, $d] = $ends[$k];
                 $loop = array_map(static fn (array $p): array => $e->carried($p, $k, $n, $d), $loop);
             }
             $stations[] = [$loop];
+        }
+        $closed = $e->edge->closed;
+        $cutOff = $e->past === [false, false] ? null : new CutOff($e, array_column($stations, 0), $ends, $this->between($e));
+        if ($cutOff !== null) {
+            [$loops, $closed] = $cutOff->loops();
+            $stations = array_map(static fn (array $loop): array => [$loop], $loops);
         }
         $surface = $this->surface($name, $e, $section($e, 0));
         $seam = Surface::plane("$step:seam $number");
@@ -244,12 +250,27 @@ final class Blending
         $first = $turned ? 0 : count($stations[0][0]) - ($surface->isFlat() || $section($e, 0)->middle === null ? 2 : $arcs + 1);
         $count = $section($e, 0)->middle === null ? 1 : $arcs;
 
-        $tool = Skin::over($stations, static fn (int $i, int $l, int $k): Surface => $k >= $first && $k < $first + $count ? $surface : $seam, $e->edge->closed ? null : "$step:seam $number", $e->edge->closed ? null : "$step:seam $number");
+        $tool = Skin::over($stations, static fn (int $i, int $l, int $k): Surface => $k >= $first && $k < $first + $count ? $surface : $seam, $closed ? null : "$step:seam $number", $closed ? null : "$step:seam $number");
         if ($tool->facettedVolume() <= 0 || SelfCrossing::found($tool)) {
             throw new Refused('too-large', 'What would have to be cut or filled runs into itself.');
         }
 
-        return $tool;
+        return $cutOff === null ? $tool : $cutOff->cut($tool, "$step:seam $number", $this->budget);
+    }
+
+    /** Whether a station lies past the end of its edge. */
+    private function isPast(EdgeShape $e, int $k): bool
+    {
+        return ($k === 0 && $e->past[0]) || ($k === count($e->stations) - 1 && $e->past[1]);
+    }
+
+    /** @return V a point of an edge between its ends */
+    private function between(EdgeShape $e): array
+    {
+        $v = $e->edge->vertices;
+        $n = count($v);
+
+        return Vector::halfway([$this->point($v[intdiv($n - 1, 2)]), $this->point($v[intdiv($n, 2)])]);
     }
 
     /**

@@ -13,7 +13,8 @@ use Cubo\Solid\SurfaceKind;
 
 /**
  * The true line or circle an edge lies on, and the directions at each of its stations. Stations are the ends of a
- * straight edge and all vertices of a round one, where the facets of both faces are exact.
+ * straight edge and all vertices of a round one, where the facets of both faces are exact; where a round one is cut off in
+ * the middle of a facet, the end of that facet's chord.
  *
  * @phpstan-type V array{float,float,float}
  */
@@ -36,6 +37,17 @@ final class EdgeShape
 
     /** @var V middle of the circle */
     public array $centre = [0.0, 0.0, 0.0];
+
+    public float $radius = 0.0;
+
+    /** @var array{bool, bool} whether the first and the last station lie past the ends of the edge, where other faces cut it off */
+    public array $past = [false, false];
+
+    /** degrees of a facet there */
+    public float $step = 0.0;
+
+    /** Corners this near to a circle are on it: mm, and as a share of its radius. */
+    private const ON = 1e-8;
 
     /** Whether the material fills less than half a turn around the edge. */
     public readonly bool $convex;
@@ -82,6 +94,10 @@ final class EdgeShape
     /** @param list<V> $points */
     private function findShape(array $points): void
     {
+        // a short arc may be a single chord, so circles are asked for first
+        if ($this->isCircle($points, $this->left, $this->right, true) || $this->isCircle($points, $this->right, $this->left, false)) {
+            return;
+        }
         $n = count($points);
         $size = 0.0;
         foreach ($points as $p) {
@@ -104,33 +120,94 @@ final class EdgeShape
                 }
             }
         }
-        foreach ([$this->left, $this->right] as $s) {
-            if (! in_array($s->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Torus], true)) {
-                continue;
-            }
-            $h0 = Vector::dot(Vector::sub($points[0], $s->point), $s->axis);
-            $centre = Vector::add($s->point, $s->axis, $h0);
-            $r = Vector::distance($points[0], $centre);
-            $round = $r > 1e-9;
-            foreach ($points as $p) {
-                $d = Vector::sub($p, $centre);
-                $round = $round && abs(Vector::dot($d, $s->axis)) < 1e-8 * (1 + $r) && abs(Vector::length($d) - $r) < 1e-8 * (1 + $r);
-            }
-            if (! $round) {
-                continue;
-            }
-            $this->centre = $centre;
-            // the axis in the sense in which the edge runs
-            $turn = Vector::dot(Vector::cross(Vector::sub($points[0], $centre), Vector::sub($points[1], $centre)), $s->axis);
-            $axis = $this->axis = $turn < 0 ? [-$s->axis[0], -$s->axis[1], -$s->axis[2]] : $s->axis;
-            $this->stations = $points;
-            foreach ($points as $p) {
-                $this->tangents[] = Vector::unit(Vector::cross($axis, Vector::sub($p, $centre)));
-            }
-
-            return;
-        }
         throw new Refused('edge-shape', 'Only straight and circular edges can be rounded or chamfered.');
+    }
+
+    /**
+     * Whether the edge is a circle about a face's axis, as both true faces tell. Where other faces cut it off its ends lie
+     * inside, on the chords of its facets: the stations there are those where the chords end, past the edge.
+     *
+     * @param list<V> $points
+     */
+    private function isCircle(array $points, Surface $round, Surface $other, bool $left): bool
+    {
+        if (! in_array($round->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Torus], true) || ! $this->isAbout($other, ! $left, $round)) {
+            return false;
+        }
+        $axis = $round->axis;
+        $centre = Vector::add($round->point, $axis, Vector::dot(Vector::sub($points[0], $round->point), $axis));
+        $rho = [];
+        foreach ($points as $p) {
+            $d = Vector::sub($p, $centre);
+            $rho[] = Vector::length($d);
+            if (abs(Vector::dot($d, $axis)) > self::ON * (1 + end($rho))) {
+                return false;
+            }
+        }
+        $r = $round->kind === SurfaceKind::Torus ? max($rho) : $round->radius + $round->slope * Vector::dot(Vector::sub($centre, $round->point), $axis);
+        if ($r < 1e-9) {
+            return false;
+        }
+        $last = count($points) - 1;
+        foreach ($rho as $k => $d) {
+            $on = abs($d - $r) < self::ON * (1 + $r);
+            if (! $on && ($this->edge->closed || ($k !== 0 && $k !== $last) || $d > $r)) {
+                return false;
+            }
+            $this->past[(int) ($k === $last)] = $this->past[(int) ($k === $last)] || ! $on;
+        }
+        // the axis in the sense in which the edge runs
+        $turn = Vector::dot(Vector::cross(Vector::sub($points[0], $centre), Vector::sub($points[1], $centre)), $axis);
+        $this->axis = $turn < 0 ? [-$axis[0], -$axis[1], -$axis[2]] : $axis;
+        $this->centre = $centre;
+        $this->radius = $r;
+        foreach ([0 => 0, 1 => $last] as $end => $k) {
+            if ($this->past[$end]) {
+                $points[$k] = $this->endOfChord($end, $left);
+            }
+        }
+        $this->stations = $points;
+        foreach ($points as $p) {
+            $this->tangents[] = Vector::unit(Vector::cross($this->axis, Vector::sub($p, $centre)));
+        }
+
+        return true;
+    }
+
+    /** Whether a face stays the same when it is turned about a surface's axis. */
+    private function isAbout(Surface $s, bool $left, Surface $about): bool
+    {
+        $h = $this->edge->halfEdges[0];
+        $f = $this->solid->facet[intdiv($left ? $h : $this->solid->twin[$h], 3)];
+        if ($s->isFlat()) {
+            return Vector::length(Vector::cross([$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]], $about->axis)) < self::ON;
+        }
+
+        return $s->patch === null && Vector::length(Vector::cross(Vector::sub($s->point, $about->point), $about->axis)) < self::ON * (1 + $about->radius)
+            && ($s->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($s->axis, $about->axis)) < self::ON);
+    }
+
+    /**
+     * Where the chord in which the edge ends would end if nothing had cut it off: as far from the middle of its facet as the
+     * circle is from the chord.
+     *
+     * @return V
+     */
+    private function endOfChord(int $end, bool $left): array
+    {
+        $axis = $this->axis ?? [0.0, 0.0, 1.0];
+        $h = $this->edge->halfEdges[$end === 0 ? 0 : count($this->edge->halfEdges) - 1];
+        $f = $this->solid->facet[intdiv($left ? $h : $this->solid->twin[$h], 3)];
+        $n = [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]];
+        $across = Vector::add($n, $axis, -Vector::dot($n, $axis));
+        $lean = Vector::length($across);
+        $way = Vector::unit($across);
+        // the chord stands across that way, so far from the middle; outward or, in a bore, inward
+        $far = ($this->solid->offset[$f] - Vector::dot($n, $this->centre)) / $lean;
+        $half = rad2deg(acos(min(1.0, abs($far) / $this->radius)));
+        $this->step = 2 * $half;
+
+        return Vector::add($this->centre, Vector::turned(Vector::add([0.0, 0.0, 0.0], $way, $far > 0 ? $this->radius : -$this->radius), $axis, $end === 0 ? -$half : $half));
     }
 
     /**

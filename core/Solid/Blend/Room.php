@@ -63,10 +63,17 @@ final class Room
                 $n = count($e->stations);
                 $before = [];
                 foreach ($n === 2 ? [0, 1] : range(0, $n - 1, max(1, intdiv($n, 8))) as $k) {
+                    // past the end of an edge there need be no face
+                    if (($k === 0 && $e->past[0]) || ($k === $n - 1 && $e->past[1])) {
+                        continue;
+                    }
                     $s = $section($e, $k, $share);
                     foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $p]) {
                         $plane = $this->ends[$name][$k] ?? null;
                         $p = $plane === null ? $p : $e->carried($p, $k, ...$plane);
+                        if ($this->isPast($e, $k, $p)) {
+                            continue;
+                        }
                         if (! $this->onFace($face, $p, $e, $k) || ! $this->sameSide($e, $s->edge, $p)) {
                             return false;
                         }
@@ -95,6 +102,26 @@ final class Room
         }
 
         return true;
+    }
+
+    /**
+     * Whether a touching point lies past the face that cuts a circular edge off: there is no face to lie on. Each end speaks
+     * for its half, since a plane cuts a circle twice.
+     *
+     * @param V $p
+     */
+    private function isPast(EdgeShape $e, int $k, array $p): bool
+    {
+        $last = count($e->stations) - 1;
+        $end = 2 * $k <= $last ? 0 : 1;
+        $plane = $e->past[$end] ? $this->ends[$e->edge->name][$end === 0 ? 0 : $last] ?? null : null;
+        if ($plane === null) {
+            return false;
+        }
+        [$n, $d] = $plane;
+        $inside = Vector::dot($n, $e->stations[intdiv($last, 2)]) - $d;
+
+        return $inside * (Vector::dot($n, $p) - $d) < 0;
     }
 
     private function neighbours(string $a, string $b): bool
