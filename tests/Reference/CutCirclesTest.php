@@ -119,3 +119,26 @@ it('rounds one rim alone, at both ends of the shaft', function () use ($shaft): 
     expect($names)->toHaveCount(2)->and(taken($part, 'round', 1.5, [$names[0]]))->toEqualWithDelta(taken($part, 'round', 1.5, [$names[1]]), 1e-6)
         ->and(taken($part, 'round', 1.5, $names))->toEqualWithDelta(2 * taken($part, 'round', 1.5, [$names[0]]), 1e-6);
 });
+
+it('rounds the edges along a shaft with a flat', function (float $h, float $r) use ($shaft): void {
+    $part = $shaft(['x' => (string) $h]);
+    $out = Blending::round('x', $part, ['s1:side / s2:left'], $r);
+    expect(Soundness::faults($out))->toBe([])->and(count(Bodies::of($out)))->toBe(1);
+    // the rolling circle touches the flat and the shaft from inside; what it leaves out lies between both, less its own segment
+    [$c, $edge] = [[$h - $r, sqrt((10 - $r) ** 2 - ($h - $r) ** 2)], [$h, sqrt(100 - $h * $h)]];
+    $onFlat = [$h, $c[1]];
+    $onShaft = [$c[0] * 10 / (10 - $r), $c[1] * 10 / (10 - $r)];
+    $segment = static fn (float $radius, array $m, array $p, array $q): float => ($turn = abs(atan2(($p[0] - $m[0]) * ($q[1] - $m[1]) - ($p[1] - $m[1]) * ($q[0] - $m[0]), ($p[0] - $m[0]) * ($q[0] - $m[0]) + ($p[1] - $m[1]) * ($q[1] - $m[1])))) * $radius ** 2 / 2 - sin($turn) * $radius ** 2 / 2;
+    $triangle = abs(($onShaft[0] - $edge[0]) * ($onFlat[1] - $edge[1]) - ($onShaft[1] - $edge[1]) * ($onFlat[0] - $edge[0])) / 2;
+    $area = $triangle + $segment(10, [0.0, 0.0], $edge, $onShaft) - $segment($r, $c, $onShaft, $onFlat);
+    expect((new MassProperties($part))->volume - (new MassProperties($out))->volume)->toEqualWithDelta(30 * $area, 2e-2);
+})->with(function (): iterable {
+    foreach ([9.0, 6.0, 3.3, 0.0, -3.0, -6.0] as $h) {
+        foreach ([0.4, 1.0, 1.9, 3.1, 4.4] as $r) {
+            // above that it would touch the shaft past the middle; a blunt edge needs a round as wide as facets stray
+            if (($h < 9.0 || $r > 0.4) && (10 - $r) ** 2 > ($h - $r) ** 2 + 0.01 && 2 * $r < 10 + $h - 0.2) {
+                yield "flat at $h, $r" => [$h, $r];
+            }
+        }
+    }
+});

@@ -31,6 +31,9 @@ final class Blending
 
     public const MOST_EDGES = 400;
 
+    /** How far a tool goes past an edge that ends on a round face at the most, in widths of what it takes. */
+    private const PAST = 4.0;
+
     private readonly Topology $topology;
 
     /** @var array<string, EdgeShape> by edge name */
@@ -38,6 +41,9 @@ final class Blending
 
     /** @var array<string, array<int, array{V, float}>> planes in which the tools end, by edge and station */
     private array $ends = [];
+
+    /** @var array<string, array<int, RoundEnd>> round faces on which straight edges end, by edge and station */
+    private array $roundEnds = [];
 
     /**
      * @param list<string> $edges names
@@ -156,7 +162,7 @@ final class Blending
 
     private function room(): Room
     {
-        return new Room($this->topology, $this->shapes, $this->ends, $this->budget);
+        return new Room($this->topology, $this->shapes, $this->ends, $this->roundEnds, $this->budget);
     }
 
     /** Whether another edge continues this one smoothly, in direction and in the angle between its faces. */
@@ -234,6 +240,10 @@ final class Blending
             }
             if (isset($ends[$k]) && ! $this->isPast($e, $k)) {
                 [$n, $d] = $ends[$k];
+                $round = $this->roundEnds[$e->edge->name][$k] ?? null;
+                if ($round !== null) {
+                    $d += ($k === 0 ? -1 : 1) * $round->needed($loop, self::PAST * max(Vector::distance($s->edge, $s->onLeft), Vector::distance($s->edge, $s->onRight)));
+                }
                 $loop = array_map(static fn (array $p): array => $e->carried($p, $k, $n, $d), $loop);
             }
             $stations[] = [$loop];
@@ -296,14 +306,8 @@ final class Blending
         if (($left || $right) && Vector::dot($nl, $nr) < -0.95) {
             throw new Refused('too-sharp', 'The faces meet at too sharp an angle here.');
         }
-        if ($left && $right) {
-            $at = Vector::add($at, Vector::add($nl, $nr), $beyond / (1 + Vector::dot($nl, $nr)));
-        } elseif ($right) {
-            $d = Section::into($e, $k, true);
-            $at = Vector::add($at, $d, $beyond / Vector::dot($nr, $d));
-        } elseif ($left) {
-            $d = Section::into($e, $k, false);
-            $at = Vector::add($at, $d, $beyond / Vector::dot($nl, $d));
+        if ($left || $right) {
+            $at = $this->tip($e, $k, $s, $left, $right, $beyond);
         }
         $out[] = $at;
         if ($left) {
@@ -312,6 +316,33 @@ final class Blending
         }
 
         return $out;
+    }
+
+    /**
+     * Where the sides of the tool meet beyond the edge: beside a round face in the plane that touches it where the round or
+     * chamfer does, or farther out where the edge is. A straight way from there would else pass under a face that bulges.
+     *
+     * @return V
+     */
+    private function tip(EdgeShape $e, int $k, Section $s, bool $left, bool $right, float $beyond): array
+    {
+        $out = $e->convex ? 1.0 : -1.0;
+        $planes = [];
+        foreach ([[$left, $e->left, $s->onLeft, $e->leftNormals[$k]], [$right, $e->right, $s->onRight, $e->rightNormals[$k]]] as [$round, $surface, $touch, $normal]) {
+            $n = $round ? SurfaceEquation::outward($surface, $touch, $normal) : $normal;
+            $planes[] = [$n, $round ? $out * max(0.0, $out * Vector::dot($n, Vector::sub($touch, $s->edge))) + $beyond : 0.0];
+        }
+        [[$n, $x], [$m, $y]] = $planes;
+        $c = Vector::dot($n, $m);
+        if ($c < -0.95) {
+            throw new Refused('too-sharp', 'The faces meet at too sharp an angle here.');
+        }
+        $det = 1 - $c * $c;
+        if ($det < 1e-6) {
+            return Vector::add($s->edge, $n, max(abs($x), abs($y)) * $out);
+        }
+
+        return Vector::add(Vector::add($s->edge, $n, ($x - $c * $y) / $det), $m, ($y - $c * $x) / $det);
     }
 
     /**
@@ -400,6 +431,9 @@ final class Blending
                 if ($cos < -1e-6) {
                     throw new Refused('end-on-round', 'The edge ends on a round face. Only edges that end on flats can be worked on.');
                 }
+                if ($e->axis === null && $this->solid->surfaces[$face]->patch === null) {
+                    $this->roundEnds[$e->edge->name][$k] = new RoundEnd($this->solid->surfaces[$face], $n, $e->stations[$k], $ahead);
+                }
                 // nothing but air ahead: a little further does no harm
                 $best ??= [0.0, [$t, Vector::dot($t, $e->stations[$k])]];
 
@@ -408,6 +442,10 @@ final class Blending
             if (abs($cos) > 1e-3 && ($best === null || abs($cos) > $best[0])) {
                 $best = [abs($cos), [$n, $this->solid->offset[$f]]];
             }
+        }
+
+        if ($best !== null && $best[0] > 0.0) {
+            unset($this->roundEnds[$e->edge->name][$k]);
         }
 
         return $best === null ? $across : $best[1];

@@ -26,8 +26,9 @@ final class Room
     /**
      * @param array<string, EdgeShape> $shapes by edge name
      * @param array<string, array<int, array{V, float}>> $ends planes in which the tools end, by edge and station
+     * @param array<string, array<int, RoundEnd>> $roundEnds round faces on which straight edges end
      */
-    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly array $ends, private readonly Budget $budget) {}
+    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly array $ends, private readonly array $roundEnds, private readonly Budget $budget) {}
 
     /**
      * Whether both faces are wide enough; if not, the largest share that fits is looked for.
@@ -71,6 +72,11 @@ final class Room
                     foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $p]) {
                         $plane = $this->ends[$name][$k] ?? null;
                         $p = $plane === null ? $p : $e->carried($p, $k, ...$plane);
+                        $round = $this->roundEnds[$name][$k] ?? null;
+                        $p = $round === null ? $p : $round->slidBack($p, Vector::distance($e->stations[0], $e->stations[$n - 1]) / 2);
+                        if ($p === null) {
+                            return false;
+                        }
                         if ($this->isPast($e, $k, $p)) {
                             continue;
                         }
