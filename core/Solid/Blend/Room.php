@@ -69,9 +69,10 @@ final class Room
                         continue;
                     }
                     $s = $section($e, $k, $share);
-                    foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $p]) {
+                    foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $touch]) {
+                        $p = $touch;
                         $plane = $this->ends[$name][$k] ?? null;
-                        $p = $plane === null ? $p : $e->carried($p, $k, ...$plane);
+                        $p = $this->mitred($e, $k, $face, $s, $section, $share) ?? ($plane === null ? $p : $e->carried($p, $k, ...$plane));
                         $round = $this->roundEnds[$name][$k] ?? null;
                         $p = $round === null ? $p : $round->slidBack($p, Vector::distance($e->stations[0], $e->stations[$n - 1]) / 2);
                         if ($p === null) {
@@ -88,7 +89,7 @@ final class Room
                             return false;
                         }
                         $before[$face] = $p;
-                        $strips[$face][] = [$name, $p, Vector::distance($p, $s->edge)];
+                        $strips[$face][] = [$name, $p, Vector::distance($touch, $s->edge)];
                     }
                 }
             }
@@ -108,6 +109,41 @@ final class Room
         }
 
         return true;
+    }
+
+    /**
+     * Where the strip of an edge ends at a corner with another picked edge of the same flat: where the strips of both meet.
+     * Past that the tool of one lies in what the other takes.
+     *
+     * @param Closure(EdgeShape, int, float): Section $section
+     * @return V|null null where there is no such corner
+     */
+    private function mitred(EdgeShape $e, int $k, int $face, Section $s, Closure $section, float $share): ?array
+    {
+        $surface = $this->topology->solid->surfaces[$face];
+        if ($e->axis !== null || ! $surface->isFlat() || ($k !== 0 && $k !== count($e->stations) - 1)) {
+            return null;
+        }
+        $v = $e->edge->vertices[$k === 0 ? 0 : count($e->edge->vertices) - 1];
+        foreach ($this->topology->endingAt[$v] ?? [] as $edge) {
+            $o = $this->shapes[$edge->name] ?? null;
+            if ($o === null || $o === $e || $o->axis !== null || $o->convex !== $e->convex || ($edge->left !== $face && $edge->right !== $face)) {
+                continue;
+            }
+            $m = $edge->vertices[0] === $v ? 0 : count($o->stations) - 1;
+            [$a, $b] = [Section::into($e, $k, $e->edge->left === $face), Section::into($o, $m, $edge->left === $face)];
+            $c = Vector::dot($a, $b);
+            if (1 - $c * $c < 1e-9) {
+                continue;
+            }
+            $other = $section($o, $m, $share);
+            $x = Vector::dot(Vector::sub($e->edge->left === $face ? $s->onLeft : $s->onRight, $s->edge), $a);
+            $y = Vector::dot(Vector::sub($edge->left === $face ? $other->onLeft : $other->onRight, $other->edge), $b);
+
+            return Vector::add(Vector::add($this->point($v), $a, ($x - $c * $y) / (1 - $c * $c)), $b, ($y - $c * $x) / (1 - $c * $c));
+        }
+
+        return null;
     }
 
     /**

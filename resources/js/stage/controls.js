@@ -10,10 +10,15 @@ export function mountControls(stage) {
   const place = (e) => { const r = host.getBoundingClientRect(); return [e.clientX - r.left, e.clientY - r.top]; };
   const itemsAt = (at) => { const f = stage.flat(); return under(at, state.part, f, f.depth); };
 
+  let drag = null;
+  let resting = null;
+  let told = null;
   function lookUnder(e) {
     if (host.querySelector('.underlist')) return;
     if (small || !state.part?.triangles || !wanted()) { if (stage.offered) { stage.offered = null; stage.redraw(); stage.says(''); } return; }
-    learn();
+    // the words may come later than the hand, and so may the part: a pointer at rest is told then
+    const known = learn();
+    if (known !== told) { told = known; known.then(() => { if (resting && !drag) lookUnder(resting); }); }
     const items = itemsAt(place(e));
     const next = offer(items);
     if (!same(next, stage.offered)) { stage.offered = next; stage.redraw(); }
@@ -23,8 +28,8 @@ export function mountControls(stage) {
     canvas.style.cursor = next ? 'pointer' : '';
   }
 
-  canvas.addEventListener('pointerleave', () => { if (stage.offered && !host.querySelector('.underlist')) { stage.offered = null; stage.says(''); stage.redraw(); } });
-  let drag = null;
+  stage.onPart.push(() => { if (resting && !drag) lookUnder(resting); });
+  canvas.addEventListener('pointerleave', () => { resting = null; if (stage.offered && !host.querySelector('.underlist')) { stage.offered = null; stage.says(''); stage.redraw(); } });
   canvas.addEventListener('pointerdown', (e) => {
     host.querySelector('.underlist')?.remove();
     if (stage.grab && state.part?.triangles && stage.grab(e, itemsAt(place(e)))) { host.focus({ preventScroll: true }); return; }
@@ -35,6 +40,7 @@ export function mountControls(stage) {
   });
   canvas.addEventListener('pointermove', (e) => {
     if (stage.holding?.()) return;
+    resting = e;
     if (!drag) { lookUnder(e); return; }
     const dx = e.clientX - drag.x;
     const dy = e.clientY - drag.y;
