@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Models\HandIn;
 use App\Support\Marking;
+use Cubo\Budget\OverBudget;
 use Cubo\Check\Report;
 use Cubo\Exchange\UnreadableFile;
 use Illuminate\Bus\Queueable;
@@ -50,6 +51,7 @@ final class CheckHandIn implements ShouldQueue
         if ($handIn !== null && ! $handIn->isChecked()) {
             HandIn::marked($handIn->id, Report::unmeasured($handIn->work->assignment->exercise->sheet(), match (true) {
                 $e instanceof UnreadableFile => $e->getMessage(),
+                $e instanceof OverBudget => 'This part is too fine to be measured here. Save it coarser, or with fewer faces, and hand it in again.',
                 $e instanceof TimeoutExceededException => 'Measuring this part took too long. Is it far finer than it need be?',
                 $e instanceof MaxAttemptsExceededException => 'Measuring this part was broken off three times on our side. Your teacher can have it measured again.',
                 default => 'Something went wrong on our side while this part was measured. Your teacher can have it measured again.',

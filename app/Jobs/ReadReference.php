@@ -7,11 +7,14 @@ namespace App\Jobs;
 use App\Models\Exercise;
 use App\Support\AskedSizes;
 use App\Support\Workbench;
+use Cubo\Budget\OverBudget;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Queue\TimeoutExceededException;
+use Throwable;
 
 /** Works out a reference part and reads what can be asked of it; the teacher's page asks again until that is there. */
 final class ReadReference implements ShouldBeUnique, ShouldQueue
@@ -27,6 +30,18 @@ final class ReadReference implements ShouldBeUnique, ShouldQueue
     public bool $failOnTimeout = true;
 
     public function __construct(public readonly int $exerciseId) {}
+
+    /** Nobody waits for ever: a part that takes too long or too much is not read again and again. */
+    public function failed(?Throwable $e): void
+    {
+        $exercise = Exercise::query()->find($this->exerciseId);
+        if ($exercise !== null && ($e instanceof OverBudget || $e instanceof TimeoutExceededException)) {
+            $state = app(Workbench::class)->evaluate($exercise->reference->document());
+            if (! $state->isEmpty()) {
+                app(AskedSizes::class)->giveUp($exercise, $state);
+            }
+        }
+    }
 
     public function uniqueId(): string
     {

@@ -119,6 +119,12 @@ final class AskedSizes
         return ['proposed' => array_map(Requirement::fromArray(...), $read['proposed']), 'places' => $read['places'], 'whole' => $read['whole']];
     }
 
+    /** Where it could not be read to the end: what is asked stays as it is, and the teacher is told that not all was looked for. */
+    public function giveUp(Exercise $exercise, PartState $state): void
+    {
+        $this->files->remember($this->key($exercise, $state), 'asked', static fn (): string => (string) json_encode(['proposed' => self::rows($exercise->sheet()->requirements), 'places' => [], 'whole' => false]));
+    }
+
     private function key(Exercise $exercise, PartState $state): string
     {
         return sha1((string) json_encode([self::READ, $state->key, $exercise->reference->document()->toJson(), $exercise->unit, $exercise->printer, array_map(static fn (Requirement $r): string => $r->id, self::own($exercise->sheet()))]));

@@ -6,6 +6,8 @@ use App\Jobs\ReadReference;
 use App\Models\Assignment;
 use App\Models\Exercise;
 use App\Support\PartFiles;
+use Cubo\Budget\Limit;
+use Cubo\Budget\OverBudget;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Queue;
 use Tests\School;
@@ -87,6 +89,24 @@ it('reads a large reference part in the background, and drops nothing meanwhile'
     $this->get("/exercises/{$e->id}")->assertOk()->assertSee('144 holes')->assertSee('name="rows"', false);
     // a form of which the end is missing is not taken
     $this->post("/exercises/{$e->id}", ['title' => 'Plate', 'rows' => '300', 'requirements' => ['size-x' => ['asked' => '0']]])->assertSessionHasErrors('title');
+    expect(count($e->fresh()->sheet()->asked()))->toBe($asked);
+    File::deleteDirectory($parts);
+});
+
+it('gives up a reference part that is too much to read, and says so, with all that was asked', function (): void {
+    Queue::fake();
+    $parts = sys_get_temp_dir() . '/large-' . bin2hex(random_bytes(4));
+    app()->scoped(PartFiles::class, static fn (): PartFiles => new PartFiles($parts));
+    $e = $this->s->exercise(null, [['kind' => 'block', 'width' => '200', 'depth' => '200', 'height' => '5'], ['kind' => 'cylinder', 'round' => '6', 'length' => '30', 'x' => '-90', 'y' => '-90', 'z' => '-5', 'effect' => 'cut'], ['kind' => 'repeat', 'of' => 'step', 'source' => 's2', 'way' => 'grid', 'count' => '12', 'rows' => '11', 'x' => '15', 'y' => '0', 'y2' => '15']]);
+    $asked = count($e->sheet()->asked());
+    $this->get("/exercises/{$e->id}")->assertSee('The reference part is being read');
+    app()->forgetScopedInstances();
+    // a fault of another kind is tried again
+    (new ReadReference($e->id))->failed(new RuntimeException('disk'));
+    $this->get("/exercises/{$e->id}")->assertSee('The reference part is being read');
+    app()->forgetScopedInstances();
+    (new ReadReference($e->id))->failed(new OverBudget(Limit::Memory));
+    $this->get("/exercises/{$e->id}")->assertOk()->assertSee('not everything in it was looked for');
     expect(count($e->fresh()->sheet()->asked()))->toBe($asked);
     File::deleteDirectory($parts);
 });

@@ -2,15 +2,15 @@
 
 declare(strict_types=1);
 
+use Cubo\Measure\MassProperties;
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\Attempt;
-use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
+use Cubo\Recipe\Message;
 use Cubo\Recipe\SolidCache;
 use Cubo\Recipe\StepProblem;
 use Cubo\Recipe\StepResult;
-use Cubo\Recipe\Message;
 use Cubo\Solid\Solid;
 use Tests\Parts;
 use Tests\Soundness;
