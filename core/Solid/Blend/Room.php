@@ -20,6 +20,9 @@ final class Room
     /** for looking for the largest size that fits */
     private const MOST_WORK = 1_000_000;
 
+    /** What sizes at the very limit may miss by, as a share. */
+    private const ROUNDING = 1e-9;
+
     /** @var array<int, list<int>> triangles by face */
     private array $faces = [];
 
@@ -85,7 +88,7 @@ final class Room
                             return false;
                         }
                         // planes at both ends that lean towards each other may leave no length there
-                        if (isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) <= 0) {
+                        if ($e->axis === null && isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) < -self::ROUNDING * (1 + Vector::length($p))) {
                             return false;
                         }
                         $before[$face] = $p;
@@ -174,7 +177,14 @@ final class Room
     /** @param V $p */
     private function distanceToEdge(string $edge, array $p): float
     {
-        $e = $this->shapes[$edge]->edge;
+        $shape = $this->shapes[$edge];
+        if ($shape->axis !== null) {
+            $d = Vector::sub($p, $shape->centre);
+            $h = Vector::dot($d, $shape->axis);
+
+            return hypot($h, Vector::length(Vector::add($d, $shape->axis, -$h)) - $shape->radius);
+        }
+        $e = $shape->edge;
         $best = INF;
         $n = count($e->vertices);
         $this->budget->spend($n);
