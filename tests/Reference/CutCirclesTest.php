@@ -142,3 +142,28 @@ it('rounds the edges along a shaft with a flat', function (float $h, float $r) u
         }
     }
 });
+
+it('rounds and chamfers the rim of half a ball', function (string $how, float $r): void {
+    $part = Parts::build([['kind' => 'halfball', 'by' => 'radius', 'round' => '10']])->part();
+    $edge = array_key_first(Topology::of($part)->edges);
+    $out = $how === 'round' ? Blending::round('x', $part, [$edge], $r) : Blending::chamfer('x', $part, [$edge], $r);
+    expect(Soundness::faults($out))->toBe([])->and(count(Bodies::of($out)))->toBe(1);
+    // level by level: rings between the ball and what is left of it
+    if ($how === 'round') {
+        $rho = sqrt((10 - $r) ** 2 - $r ** 2);
+        $top = $r * 10 / (10 - $r);
+        $inner = static fn (float $z): float => $rho + sqrt(max(0.0, $r * $r - ($z - $r) ** 2));
+    } else {
+        // the point of the ball so far from its rim
+        $angle = 2 * asin($r / 20);
+        $top = 10 * sin($angle);
+        $inner = static fn (float $z): float => 10 - $r + ($r - 10 + 10 * cos($angle)) * $z / $top;
+    }
+    $n = 20000;
+    $sum = 0.0;
+    for ($i = 0; $i < $n; $i++) {
+        $z = $top * ($i + 0.5) / $n;
+        $sum += M_PI * (100 - $z * $z - $inner($z) ** 2) * $top / $n;
+    }
+    expect((new MassProperties($part))->volume - (new MassProperties($out))->volume)->toEqualWithDelta($sum, 0.03);
+})->with([['round', 0.5], ['round', 1.5], ['round', 3.0], ['chamfer', 0.5], ['chamfer', 1.5], ['chamfer', 3.0]]);

@@ -15,6 +15,7 @@ use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
+use Cubo\Solid\SurfaceKind;
 
 /**
  * Rounds and chamfers chosen edges: straight and circular ones between planes, cylinders and cones. At a ridge material
@@ -292,9 +293,10 @@ final class Blending
     private function seam(EdgeShape $e, int $k, Section $s): array
     {
         $beyond = ($e->convex ? 4 : -4) * Fineness::CHORD;
-        $straight = $e->axis === null;
-        $left = $straight && ! $e->left->isFlat();
-        $right = $straight && ! $e->right->isFlat();
+        // round a circle planes, cylinders and cones keep to their facets; a ball's lie under it
+        $bulges = static fn (Surface $s): bool => $e->axis === null ? ! $s->isFlat() : $s->kind === SurfaceKind::Sphere;
+        $left = $bulges($e->left);
+        $right = $bulges($e->right);
         $at = $s->edge;
         $out = [];
         if ($right) {

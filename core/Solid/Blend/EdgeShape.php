@@ -131,10 +131,10 @@ final class EdgeShape
      */
     private function isCircle(array $points, Surface $round, Surface $other, bool $left): bool
     {
-        if (! in_array($round->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Torus], true) || ! $this->isAbout($other, ! $left, $round)) {
+        $axis = $round->kind === SurfaceKind::Sphere ? $this->axisOnBall($other, ! $left) : $round->axis;
+        if ($axis === null || ! in_array($round->kind, [SurfaceKind::Sphere, SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Torus], true) || ! $this->isAbout($other, ! $left, $round, $axis)) {
             return false;
         }
-        $axis = $round->axis;
         $centre = Vector::add($round->point, $axis, Vector::dot(Vector::sub($points[0], $round->point), $axis));
         $rho = [];
         foreach ($points as $p) {
@@ -144,14 +144,14 @@ final class EdgeShape
                 return false;
             }
         }
-        $r = $round->kind === SurfaceKind::Torus ? max($rho) : $round->radius + $round->slope * Vector::dot(Vector::sub($centre, $round->point), $axis);
+        $r = in_array($round->kind, [SurfaceKind::Torus, SurfaceKind::Sphere], true) ? max($rho) : $round->radius + $round->slope * Vector::dot(Vector::sub($centre, $round->point), $axis);
         if ($r < 1e-9) {
             return false;
         }
         $last = count($points) - 1;
         foreach ($rho as $k => $d) {
             $on = abs($d - $r) < self::ON * (1 + $r);
-            if (! $on && ($this->edge->closed || ($k !== 0 && $k !== $last) || $d > $r)) {
+            if (! $on && ($this->edge->closed || $round->kind === SurfaceKind::Sphere || ($k !== 0 && $k !== $last) || $d > $r)) {
                 return false;
             }
             $this->past[(int) ($k === $last)] = $this->past[(int) ($k === $last)] || ! $on;
@@ -174,17 +174,38 @@ final class EdgeShape
         return true;
     }
 
-    /** Whether a face stays the same when it is turned about a surface's axis. */
-    private function isAbout(Surface $s, bool $left, Surface $about): bool
+    /**
+     * The axis of a circle on a ball: across the flat that cuts it.
+     *
+     * @return V|null
+     */
+    private function axisOnBall(Surface $other, bool $left): ?array
+    {
+        return $other->isFlat() ? $this->facetNormal($left) : null;
+    }
+
+    /** @return V of the facet beside the first piece of the edge */
+    private function facetNormal(bool $left): array
     {
         $h = $this->edge->halfEdges[0];
         $f = $this->solid->facet[intdiv($left ? $h : $this->solid->twin[$h], 3)];
+
+        return [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]];
+    }
+
+    /**
+     * Whether a face stays the same when it is turned about an axis through a surface's middle.
+     *
+     * @param V $axis
+     */
+    private function isAbout(Surface $s, bool $left, Surface $about, array $axis): bool
+    {
         if ($s->isFlat()) {
-            return Vector::length(Vector::cross([$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]], $about->axis)) < self::ON;
+            return Vector::length(Vector::cross($this->facetNormal($left), $axis)) < self::ON;
         }
 
-        return $s->patch === null && Vector::length(Vector::cross(Vector::sub($s->point, $about->point), $about->axis)) < self::ON * (1 + $about->radius)
-            && ($s->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($s->axis, $about->axis)) < self::ON);
+        return $s->patch === null && Vector::length(Vector::cross(Vector::sub($s->point, $about->point), $axis)) < self::ON * (1 + $about->radius)
+            && ($s->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($s->axis, $axis)) < self::ON);
     }
 
     /**

@@ -9,6 +9,7 @@ use Cubo\Budget\Budget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Maker\Fineness;
 use Cubo\Solid\Refused;
+use Cubo\Solid\SurfaceKind;
 
 /**
  * Whether rounds and chamfers fit on the faces beside their edges.
@@ -210,6 +211,17 @@ final class Room
         return $e->axis === null || Vector::dot(Vector::sub($p, $e->centre), Vector::sub($edge, $e->centre)) > -1e-9 * Vector::dot(Vector::sub($edge, $e->centre), Vector::sub($edge, $e->centre));
     }
 
+    /** How far a face's facets stray from it beside an edge, mm: round a circle only a ball's do. */
+    private function stray(EdgeShape $e, int $face): float
+    {
+        $surface = $this->topology->solid->surfaces[$face];
+        if ($e->axis !== null) {
+            return $surface->kind === SurfaceKind::Sphere ? 2 * Fineness::CHORD : 1e-5;
+        }
+
+        return $surface->isFlat() ? 0.0 : 2 * Fineness::CHORD;
+    }
+
     /** @return V */
     private function point(int $v): array
     {
@@ -235,7 +247,7 @@ final class Room
         foreach ($this->faces[$face] as $t) {
             $f = $s->facet[$t];
             $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
-            $reach = 1e-6 * (1 + abs($s->offset[$f])) + ($e->axis === null ? ($s->surfaces[$face]->isFlat() ? 0.0 : 2 * Fineness::CHORD) : 1e-5);
+            $reach = 1e-6 * (1 + abs($s->offset[$f])) + $this->stray($e, $face);
             if (abs(Vector::dot($n, $p) - $s->offset[$f]) > $reach) {
                 continue;
             }

@@ -72,9 +72,36 @@ final readonly class Section
     public static function chamfer(EdgeShape $e, int $station, float $left, float $right): self
     {
         $p = $e->stations[$station];
-        $t = $e->tangents[$station];
 
-        return new self($p, Vector::add($p, self::into($e, $station, true), $left), Vector::add($p, self::into($e, $station, false), $right), null);
+        return new self($p, self::along($e, $e->left, $p, self::into($e, $station, true), $left), self::along($e, $e->right, $p, self::into($e, $station, false), $right), null);
+    }
+
+    /**
+     * The point of a face so far from the edge: straight on where its section is straight, else on its arc.
+     *
+     * @param V $p
+     * @param V $way unit, into the face
+     * @return V
+     */
+    private static function along(EdgeShape $e, Surface $s, array $p, array $way, float $far): array
+    {
+        $q = Vector::add($p, $way, $far);
+        if ($e->axis === null ? $s->isFlat() : $s->kind !== SurfaceKind::Sphere) {
+            return $q;
+        }
+        for ($i = 0; $i < 60; $i++) {
+            $on = SurfaceEquation::foot($s, $q);
+            $d = Vector::distance($on, $p);
+            if ($d < 1e-12) {
+                break;
+            }
+            $q = Vector::add($p, Vector::sub($on, $p), $far / $d);
+            if (abs($d - $far) < 1e-13 * (1 + $far)) {
+                break;
+            }
+        }
+
+        return SurfaceEquation::foot($s, $q);
     }
 
     /**
