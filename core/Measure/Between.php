@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Measure;
 
 use Closure;
-use Cubo\Budget\Budget;
 use Cubo\Geometry\TriangleDistance;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Surface;
@@ -54,10 +53,9 @@ final readonly class Between
      *
      * @param list<array{V, V, V, int, list<int>}> $a
      * @param list<array{V, V, V, int, list<int>}> $b
-     * @param float $within mm; pieces further apart are not looked at: the distance is INF where all are
      * @return array{float, V, V, int, int}
      */
-    public static function nearest(array $a, array $b, ?Budget $budget = null, float $within = INF): array
+    private static function nearest(array $a, array $b): array
     {
         $boxesA = array_map(self::box(...), $a);
         $boxesB = array_map(self::box(...), $b);
@@ -74,16 +72,14 @@ final readonly class Between
         }
         asort($order);
         $best = [INF, $a[0][0], $b[0][0], 0, 0];
-        $bound = $within ** 2;
         foreach ($order as $i => $least) {
-            if ($least > $bound || $least >= $best[0] ** 2) {
+            if ($least >= $best[0] ** 2) {
                 break;
             }
             $near = [];
-            $budget?->spend(count($boxesB));
             foreach ($boxesB as $j => $box) {
                 $d = self::apart2($boxesA[$i], $box);
-                if ($d <= $bound && $d < $best[0] ** 2) {
+                if ($d < $best[0] ** 2) {
                     $near[$j] = $d;
                 }
             }
@@ -92,7 +88,6 @@ final readonly class Between
                 if ($d >= $best[0] ** 2) {
                     break;
                 }
-                $budget?->spend(8);
                 [$length, $p, $q] = TriangleDistance::between([$a[$i][0], $a[$i][1], $a[$i][2]], [$b[$j][0], $b[$j][1], $b[$j][2]]);
                 if ($length < $best[0]) {
                     $best = [$length, $p, $q, $i, $j];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 use App\Models\Recipe;
 use App\Support\PartFiles;
-use App\Support\RecipeBook;
 use Cubo\Recipe\Recipe as Document;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;

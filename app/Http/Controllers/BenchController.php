@@ -14,7 +14,6 @@ use App\Models\Work;
 use App\Support\BenchPage;
 use App\Support\RecipeBook;
 use App\Support\Workbench;
-use Cubo\Budget\Limits;
 use Cubo\Budget\OverBudget;
 use Cubo\Check\Disclosure;
 use Cubo\Check\Exercise as Sheet;

@@ -15,7 +15,6 @@ use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
-use Cubo\Solid\SurfaceKind;
 
 /**
  * Rounds and chamfers chosen edges: straight and circular ones between planes, cylinders and cones. At a ridge material
@@ -31,6 +30,9 @@ final class Blending
     public const MOST_TRIANGLES = 150000;
 
     public const MOST_EDGES = 400;
+
+    /** Cosine between the normals of faces that meet too sharply beside a round face. */
+    private const SHARP = -0.95;
 
     /** How far a tool goes past an edge that ends on a round face at the most, in widths of what it takes. */
     private const PAST = 4.0;
@@ -293,25 +295,14 @@ final class Blending
     private function seam(EdgeShape $e, int $k, Section $s): array
     {
         $beyond = ($e->convex ? 4 : -4) * Fineness::CHORD;
-        // round a circle planes, cylinders and cones keep to their facets; a ball's lie under it
-        $bulges = static fn (Surface $s): bool => $e->axis === null ? ! $s->isFlat() : $s->kind === SurfaceKind::Sphere;
-        $left = $bulges($e->left);
-        $right = $bulges($e->right);
-        $at = $s->edge;
+        $left = $e->bulges($e->left);
+        $right = $e->bulges($e->right);
         $out = [];
         if ($right) {
             $n = SurfaceEquation::outward($e->right, $s->onRight, $e->rightNormals[$k]);
             $out[] = Vector::add($s->onRight, $n, $beyond);
         }
-        // so far beyond the round faces, and still in a flat one
-        [$nl, $nr] = [$e->leftNormals[$k], $e->rightNormals[$k]];
-        if (($left || $right) && Vector::dot($nl, $nr) < -0.95) {
-            throw new Refused('too-sharp', 'The faces meet at too sharp an angle here.');
-        }
-        if ($left || $right) {
-            $at = $this->tip($e, $k, $s, $left, $right, $beyond);
-        }
-        $out[] = $at;
+        $out[] = $left || $right ? $this->tip($e, $k, $s, $left, $right, $beyond) : $s->edge;
         if ($left) {
             $n = SurfaceEquation::outward($e->left, $s->onLeft, $e->leftNormals[$k]);
             $out[] = Vector::add($s->onLeft, $n, $beyond);
@@ -336,7 +327,7 @@ final class Blending
         }
         [[$n, $x], [$m, $y]] = $planes;
         $c = Vector::dot($n, $m);
-        if ($c < -0.95) {
+        if (min($c, Vector::dot($e->leftNormals[$k], $e->rightNormals[$k])) < self::SHARP) {
             throw new Refused('too-sharp', 'The faces meet at too sharp an angle here.');
         }
         $det = 1 - $c * $c;

@@ -76,6 +76,12 @@ final class EdgeShape
         $this->convex = $turn > 0;
     }
 
+    /** Whether a face's facets lie under it across this edge: round a circle planes, cylinders and cones keep to theirs. */
+    public function bulges(Surface $face): bool
+    {
+        return $this->axis === null ? ! $face->isFlat() : $face->kind === SurfaceKind::Sphere;
+    }
+
     /** Degrees between both faces: through the material at a ridge, through the air in a groove. */
     public function between(int $station): float
     {

@@ -9,7 +9,6 @@ use Cubo\Budget\Budget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Maker\Fineness;
 use Cubo\Solid\Refused;
-use Cubo\Solid\SurfaceKind;
 
 /**
  * Whether rounds and chamfers fit on the faces beside their edges.
@@ -211,15 +210,10 @@ final class Room
         return $e->axis === null || Vector::dot(Vector::sub($p, $e->centre), Vector::sub($edge, $e->centre)) > -1e-9 * Vector::dot(Vector::sub($edge, $e->centre), Vector::sub($edge, $e->centre));
     }
 
-    /** How far a face's facets stray from it beside an edge, mm: round a circle only a ball's do. */
+    /** How far a face's facets stray from it beside an edge, mm. */
     private function stray(EdgeShape $e, int $face): float
     {
-        $surface = $this->topology->solid->surfaces[$face];
-        if ($e->axis !== null) {
-            return $surface->kind === SurfaceKind::Sphere ? 2 * Fineness::CHORD : 1e-5;
-        }
-
-        return $surface->isFlat() ? 0.0 : 2 * Fineness::CHORD;
+        return $e->bulges($this->topology->solid->surfaces[$face]) ? 2 * Fineness::CHORD : ($e->axis === null ? 0.0 : 1e-5);
     }
 
     /** @return V */

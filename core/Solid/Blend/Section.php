@@ -86,7 +86,7 @@ final readonly class Section
     private static function along(EdgeShape $e, Surface $s, array $p, array $way, float $far): array
     {
         $q = Vector::add($p, $way, $far);
-        if ($e->axis === null ? $s->isFlat() : $s->kind !== SurfaceKind::Sphere) {
+        if (! $e->bulges($s)) {
             return $q;
         }
         for ($i = 0; $i < 60; $i++) {
