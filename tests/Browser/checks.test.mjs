@@ -17,7 +17,7 @@ function inches() {
   return `solid block\n${triangles.map((t) => `facet normal 0 0 0\nouter loop\n${t.map((v) => `vertex ${p[v].join(' ')}`).join('\n')}\nendloop\nendfacet`).join('\n')}\nendsolid block\n`;
 }
 
-const report = (page) => page.getByRole('heading', { name: 'What probably happened' }).waitFor({ timeout: 40000 });
+const report = (page) => page.getByRole('heading', { name: 'What probably happened' }).waitFor();
 
 test('a file in the wrong unit: looked at, taken, handed in, and told what happened', async () => {
   const page = await openWindow(browser);
@@ -79,7 +79,7 @@ test('a teacher corrects a tolerance and marks everybody again', async () => {
   await teacher.locator('#kept', { hasText: 'just now' }).waitFor();
   await teacher.getByRole('button', { name: /^Mark .* again$/ }).click();
   const row = teacher.locator('tr', { hasText: name });
-  await row.getByText('0.30 too large').waitFor({ timeout: 90000 });
+  await row.getByText('0.30 too large').waitFor();
   assert.match(await row.innerText(), /Met/);
   sound(teacher);
 
@@ -130,7 +130,7 @@ test('a teacher names a distance of their own; a pupil makes the part in two way
   const handIn = async (button) => {
     await page.getByRole('button', { name: button, exact: true }).click();
     await page.getByRole('button', { name: 'Hand it in now?' }).click();
-    await page.locator('#row-two-ways').waitFor({ timeout: 60000 });
+    await page.locator('#row-two-ways').waitFor();
   };
   await block();
   await handIn('Hand in');

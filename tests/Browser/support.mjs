@@ -18,7 +18,8 @@ export async function openBrowser() {
 // Pictures are drawn by software here: at half the fineness nothing that is looked at changes, and every edit is faster.
 export async function openWindow(browser, { width = 1280, height = 800, scale = 0.5 } = {}) {
   const context = await browser.newContext({ viewport: { width, height }, deviceScaleFactor: scale, acceptDownloads: true });
-  context.setDefaultTimeout(30000);
+  // patience only: what waits is drawn and worked out on machines that are at times five times slower
+  context.setDefaultTimeout(120000);
   const page = await context.newPage();
   // looked at twenty times a second, not with every frame: frames are drawn by software here
   const wait = page.waitForFunction.bind(page);
@@ -89,7 +90,7 @@ export async function pick(page, field, value) {
 }
 
 /** Waits until a part that takes longer than an answer is worked out and measured. */
-export const finished = (page) => page.waitForFunction(() => document.getElementById('state')?.dataset.unfinished === '0', null, { timeout: 60000 });
+export const finished = (page) => page.waitForFunction(() => document.getElementById('state')?.dataset.unfinished === '0', null);
 
 export const readout = async (page, name) => { await finished(page); return page.locator('.readouts').getByText(name, { exact: true }).locator('xpath=following-sibling::dd[1]').innerText(); };
 

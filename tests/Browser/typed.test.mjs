@@ -11,7 +11,7 @@ beforeEach(async () => { page = await openWindow(browser); await openEmptyBench(
 afterEach(async () => { await page.context().close(); });
 
 const DOOR = '**/recipes/*/edit';
-const acknowledged = () => page.waitForFunction(() => document.getElementById('saved').textContent === 'all', null, { timeout: 60000 });
+const acknowledged = () => page.waitForFunction(() => document.getElementById('saved').textContent === 'all', null);
 const value = (id) => page.locator(`#${id}`).inputValue();
 const put = async (id, text) => { await page.locator(`#${id}`).fill(text); await page.keyboard.press('Tab'); };
 /** What the server has, seen by another page of the same person. */

@@ -7,6 +7,7 @@ use App\Support\PartFiles;
 use Cubo\Recipe\Recipe as Document;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Tests\Pace;
 use Tests\School;
 use Tests\WildRecipes;
 
@@ -51,7 +52,7 @@ it('opens the bench, the reference bench, a report and the class of any recipe i
             $took = microtime(true) - $began;
             expect($answer->getStatusCode())->toBe(200, "$page of seed $seed");
             $worst[$page] = max($worst[$page] ?? 0.0, $took);
-            if ($took > 2.0) {
+            if ($took > 2.0 && $took > 2.0 * Pace::slowness()) {
                 $slow[] = sprintf('seed %d %s %.2f s', $seed, $page, $took);
             }
         }

@@ -11,6 +11,7 @@ declare(strict_types=1);
 use App\Models\HandIn;
 use App\Models\Recipe;
 use Illuminate\Contracts\Console\Kernel;
+use Tests\Pace;
 
 require __DIR__ . '/../../vendor/autoload.php';
 $app = require __DIR__ . '/../../bootstrap/app.php';
@@ -63,8 +64,8 @@ $edit = static function (array $body) use ($http, $recipe, &$version, &$number, 
         if ($status !== 0 && $status < 500) {
             $fail("an edit was answered with $status: " . substr($answer, 0, 200));
         }
-        if (microtime(true) - $began > 40) {
-            $fail('an edit did not get through for 40 seconds');
+        if (microtime(true) - $began > 90) {
+            $fail('an edit did not get through for 90 seconds');
         }
         usleep(200_000);
     }
@@ -106,14 +107,15 @@ foreach ($victims as $name => $of) {
     $took = $edit(['do' => 'set', 'step' => $step, 'values' => ['width' => (string) ++$value]]);
     // up again as a whole, not only by what still lived
     $began = microtime(true);
-    while (json_decode($http('/up')[1], true)['ok'] ?? false ? false : microtime(true) - $began < 20) {
+    while (json_decode($http('/up')[1], true)['ok'] ?? false ? false : microtime(true) - $began < 60) {
         usleep(100_000);
     }
     $took = max($took, microtime(true) - $began);
     printf("killed %-20s answers again after %4.1f s\n", $name, $took);
     $worst = max($worst, $took);
 }
-$worst < 10 || $fail(sprintf('it took %.1f seconds to come back', $worst));
+// ten seconds on a machine at rest: fresh copies of everything have to be read and compiled
+$worst < 10 * Pace::slowness() || $fail(sprintf('it took %.1f seconds to come back', $worst));
 
 // hand-ins while both workers are killed again and again
 $work = App\Models\Work::query()->where('recipe_id', $recipe)->firstOrFail();
@@ -131,7 +133,7 @@ $began = microtime(true);
 do {
     usleep(300_000);
     $open = HandIn::query()->where('work_id', $work->id)->whereNull('checked_at')->count();
-} while ($open > 0 && microtime(true) - $began < 60);
+} while ($open > 0 && microtime(true) - $began < 180);
 $open === 0 || $fail("$open hand-ins were never reported");
 $wrong = HandIn::query()->where('work_id', $work->id)->get()->filter(static fn (HandIn $h): bool => str_contains((string) json_encode($h->report), 'our side'))->count();
 $wrong === 0 || $fail("$wrong hand-ins say that something went wrong");
