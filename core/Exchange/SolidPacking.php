@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Exchange;
 
 use Cubo\Solid\GridPatch;
+use Cubo\Solid\OffsetPatch;
 use Cubo\Solid\Solid;
 use Cubo\Solid\StretchedSurface;
 use Cubo\Solid\Surface;
@@ -76,6 +77,7 @@ final class SolidPacking
         return [$u->kind->value, $u->name, self::floats([...$u->point, ...$u->axis, $u->radius, $u->slope, $u->tube]), match (true) {
             $u->patch instanceof GridPatch => ['grid', $u->patch->columns, $u->patch->closed, $u->patch->breaks, self::floats($u->patch->us), self::floats($u->patch->vs), self::floats([...$u->patch->x, ...$u->patch->y, ...$u->patch->z])],
             $u->patch instanceof StretchedSurface => ['stretched', self::surface($u->patch->base), self::floats([...$u->patch->back, ...$u->patch->shift])],
+            $u->patch instanceof OffsetPatch => ['offset', self::surface(Surface::free('', $u->patch->base)), self::floats([$u->patch->distance])],
             $u->patch === null => null,
             default => throw new LogicException('This kind of free surface cannot be packed.'),
         }];
@@ -92,6 +94,9 @@ final class SolidPacking
             $values = self::readFloats($xyz);
             [$x, $y, $z] = array_chunk($values, max(1, intdiv(count($values), 3)));
             $patch = new GridPatch($x, $y, $z, $columns, $closed, self::readFloats($us), self::readFloats($vs), $breaks);
+        } elseif ($free !== null && $free[0] === 'offset') {
+            $base = self::readSurface($free[1])->patch ?? throw new LogicException('An offset surface lost what it is offset from.');
+            $patch = OffsetPatch::of($base, self::readFloats($free[2])[0]);
         } elseif ($free !== null) {
             $n = self::readFloats($free[2]);
             $patch = new StretchedSurface(self::readSurface($free[1]), [$n[0], $n[1], $n[2], $n[3], $n[4], $n[5], $n[6], $n[7], $n[8]], [$n[9], $n[10], $n[11]]);

@@ -95,7 +95,7 @@ final class SurfaceEquation
     }
 
     /**
-     * Unit normal of the true surface, on the side of the facet normal $facet.
+     * Unit normal of the true surface, on the side of the facet normal $facet; nothing on its axis or in its centre.
      *
      * @param array{float,float,float} $p
      * @param array{float,float,float} $facet
@@ -107,7 +107,7 @@ final class SurfaceEquation
             return $facet;
         }
         [, $g] = self::at($s, $p);
-        $l = sqrt($g[0] * $g[0] + $g[1] * $g[1] + $g[2] * $g[2]);
+        $l = sqrt($g[0] * $g[0] + $g[1] * $g[1] + $g[2] * $g[2]) ?: 1.0;
         $sign = $g[0] * $facet[0] + $g[1] * $facet[1] + $g[2] * $facet[2] < 0 ? -1 : 1;
 
         return [$sign * $g[0] / $l, $sign * $g[1] / $l, $sign * $g[2] / $l];

@@ -58,7 +58,7 @@ final class OnFaces
             return match ($t->step->kind) {
                 StepKind::Round => Blending::round($t->step->id, $t->part, self::edges($t), $t->number('radius'), $t->budget),
                 StepKind::Chamfer => self::chamfer($t),
-                StepKind::Hollow => FaceWork::shell($t->step->id, $t->part, $t->number('wall'), $t->step->names('faces') === [] ? [] : $t->picked('faces', self::faceNames($t->part), 'face'), $t->budget),
+                StepKind::Hollow => FaceWork::shell($t->step->id, $t->part, $t->number('wall'), $t->step->names('faces') === [] ? [] : $t->picked('faces', self::faceNames($t->part), 'face'), budget: $t->budget),
                 StepKind::Draft => self::draft($t),
                 default => FaceWork::pull($t->part, $t->picked('faces', self::faceNames($t->part), 'face')[0], $t->number('distance'), $t->budget),
             };

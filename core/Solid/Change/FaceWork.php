@@ -8,6 +8,7 @@ use Closure;
 use Cubo\Budget\Budget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Layer\Walls;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -24,19 +25,21 @@ final class FaceWork
 
     /**
      * Hollows a solid to a wall of even thickness; open faces have none. Faces inside are named "$step:inside of NAME".
+     * Where all faces only move, their corners are moved; else the walls are taken off layer by layer.
      *
      * @param list<string> $open names of faces; none makes a closed hollow
      * @param float $wall mm
+     * @param array<string, float> $others mm, walls of faces that have another one
      *
-     * @throws Refused no-size, no-face; no-room, with the thickest wall found to work; free-face
+     * @throws Refused no-size, no-face; no-room, with the thickest wall found to work
      */
-    public static function shell(string $step, Solid $solid, float $wall, array $open, ?Budget $budget = null): Solid
+    public static function shell(string $step, Solid $solid, float $wall, array $open, array $others = [], ?Budget $budget = null): Solid
     {
         $budget ??= Budget::unlimited();
         self::positive($wall);
-        self::known($solid, $open);
-        $inside = static fn (float $t): Solid => self::inside($solid, $t, $open, $budget);
-        $core = self::orLargest($inside, $wall, $budget)->renamed(static fn (string $n): string => in_array($n, $open, true) ? $n : "$step:inside of $n");
+        array_map(self::positive(...), $others);
+        self::known($solid, [...$open, ...array_map(strval(...), array_keys($others))]);
+        $core = self::orLargest(static fn (float $t): Solid => self::inside($step, $solid, static fn (string $n): float => in_array($n, $open, true) ? 0.0 : ($others[$n] ?? $wall) * $t / $wall, $budget), $wall, $budget);
         $out = BooleanOperation::difference($solid, $core, $budget);
         if ($out->isEmpty()) {
             throw new Refused('no-room', 'Nothing would be left.');
@@ -45,20 +48,57 @@ final class FaceWork
         return $out;
     }
 
-    /** @param list<string> $open */
-    private static function inside(Solid $solid, float $wall, array $open, Budget $budget): Solid
+    /**
+     * A wall laid around a solid, which is the hollow of it then.
+     *
+     * @param list<string> $open names of faces
+     * @param float $wall mm
+     *
+     * @throws Refused no-size, no-face, no-room
+     */
+    public static function shellAround(string $step, Solid $solid, float $wall, array $open, ?Budget $budget = null): Solid
     {
-        return self::offset($solid, -$wall, static fn (string $name): bool => ! in_array($name, $open, true), $budget);
+        $budget ??= Budget::unlimited();
+        self::positive($wall);
+        self::known($solid, $open);
+        $by = static fn (string $n): float => in_array($n, $open, true) ? 0.0 : $wall;
+        try {
+            $whole = self::offset($solid, $by, $budget)->renamed(static fn (string $n): string => in_array($n, $open, true) ? $n : "$step:outside of $n");
+        } catch (Refused) {
+            $whole = Walls::outside($step, $solid, $by, $budget);
+        }
+        $out = BooleanOperation::difference($whole, $solid, $budget);
+        if ($out->isEmpty()) {
+            throw new Refused('no-room', 'Nothing would be left.');
+        }
+
+        return $out;
     }
 
-    /** @param Closure(string): bool $chosen */
-    private static function offset(Solid $solid, float $by, Closure $chosen, Budget $budget): Solid
+    /** @param Closure(string): float $wall mm by name */
+    private static function inside(string $step, Solid $solid, Closure $wall, Budget $budget): Solid
+    {
+        try {
+            return self::offset($solid, static fn (string $n): float => -$wall($n), $budget)->renamed(static fn (string $n): string => $wall($n) == 0.0 ? $n : "$step:inside of $n");
+        } catch (Refused) {
+            $core = Walls::inside($step, $solid, $wall, $budget);
+        }
+        if ($core->isEmpty()) {
+            throw new Refused('no-room', 'The walls fill the part.');
+        }
+
+        return $core;
+    }
+
+    /** @param Closure(string): float $move mm along the outward normal, by name */
+    private static function offset(Solid $solid, Closure $move, Budget $budget): Solid
     {
         $planes = $surfaces = [];
         foreach ($solid->facet as $t => $f) {
             $i = $solid->surfaceOf[$f];
             $s = $solid->surfaces[$i];
-            if (! $chosen($s->name)) {
+            $by = $move($s->name);
+            if ($by == 0.0) {
                 continue;
             }
             $n = [$solid->nx[$f], $solid->ny[$f], $solid->nz[$f]];
@@ -149,7 +189,7 @@ final class FaceWork
         }
         $sign = $by < 0 ? -1.0 : 1.0;
 
-        return self::orLargest(static fn (float $d): Solid => self::offset($solid, $sign * $d, static fn (string $name): bool => $name === $face, $budget), abs($by), $budget);
+        return self::orLargest(static fn (float $d): Solid => self::offset($solid, static fn (string $name): float => $name === $face ? $sign * $d : 0.0, $budget), abs($by), $budget);
     }
 
     /** @param Closure(float): Solid $make */
