@@ -44,7 +44,7 @@ function looked(int $seed, bool $loud): array
         }
         // too large is fair where what is offered instead works and is not far from what was asked
         $asked = abs((float) ($o['step'][['round' => 'radius', 'hollow' => 'wall', 'draft' => 'angle'][$kind] ?? 'distance'] ?? 0));
-        $fair = ($o['works'] === true && $o['hint'] >= $asked / 3) || in_array($o['code'], ['nothing-cut', 'cuts-nothing', 'nothing-left', 'cut-misses'], true);
+        $fair = ($o['works'] === true && $o['hint'] >= $asked / 3) || in_array($o['code'], ['nothing-cut', 'cuts-nothing', 'tangent-edge', 'deep-head'], true);
         $key = "$kind {$o['code']}" . ($fair ? ' (fair)' : '');
         $out['refused'][$key] = ($out['refused'][$key] ?? 0) + 1;
         $out['unfair'] += $fair ? 0 : 1;

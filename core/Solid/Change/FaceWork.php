@@ -10,6 +10,7 @@ use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Layer\Walls;
 use Cubo\Solid\Refused;
+use Cubo\Solid\Shift\Pulling;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 
@@ -172,9 +173,9 @@ final class FaceWork
     }
 
     /**
-     * Moves a face along its outward normal: above zero material is added. The faces beside it keep their surfaces and
-     * become longer or shorter; a cylinder, cone, ball or ring gets another radius (a hole gets narrower where material
-     * is added).
+     * Moves a face along its outward normal: above zero material is added. Rounds and chamfers along its edges move with
+     * it; other faces beside it keep their surfaces and become longer or shorter. A cylinder, cone, ball or ring gets
+     * another radius (a hole gets narrower where material is added).
      *
      * @param float $by mm
      *
@@ -188,8 +189,19 @@ final class FaceWork
             throw new Refused('no-size', 'The distance is not a number other than zero.');
         }
         $sign = $by < 0 ? -1.0 : 1.0;
+        $pulled = static function (float $d) use ($solid, $sign, $face, $budget): Solid {
+            try {
+                return Pulling::run($solid, $face, $sign * $d, $budget);
+            } catch (Refused $r) {
+                try {
+                    return self::offset($solid, static fn (string $name): float => $name === $face ? $sign * $d : 0.0, $budget);
+                } catch (Refused) {
+                    throw $r;
+                }
+            }
+        };
 
-        return self::orLargest(static fn (float $d): Solid => self::offset($solid, static fn (string $name): float => $name === $face ? $sign * $d : 0.0, $budget), abs($by), $budget);
+        return self::orLargest($pulled, abs($by), $budget);
     }
 
     /** @param Closure(float): Solid $make */

@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Solid\Shift;
+
+use Cubo\Geometry\Vector;
+use Cubo\Solid\Layer\Gathering;
+use Cubo\Solid\Layer\Inset;
+use Cubo\Solid\Layer\Layers;
+use Cubo\Solid\Layer\LeastStep;
+use Cubo\Solid\Layer\Skin;
+use Cubo\Solid\Refused;
+use Cubo\Solid\SelfCrossing;
+use Cubo\Solid\Solid;
+use Cubo\Solid\SurfaceKind;
+use InvalidArgumentException;
+
+/**
+ * The solid between faces as they are and the place they are to be moved to. The faces beside stay in their surfaces and
+ * are led on; they carry their names, so that what is added or cut runs on in them.
+ *
+ * @phpstan-type V array{float,float,float}
+ */
+final class Between
+{
+    private const OFF_PLANE = 1e-7;
+
+    /** mm that a corner may lie beside the facets of a round face: they are chords */
+    private const OFF_ROUND = 0.05;
+
+    /** degrees of a bent face that one stretch of wall may turn by */
+    private const TURN = 4.0;
+
+    /** @var array<int, list<V>> by vertex: from where it is to where it comes to lie */
+    private array $ways = [];
+
+    private readonly Skin $skin;
+
+    /** @var array<int, list<int>> facets of faces that stay, by vertex */
+    private array $staying = [];
+
+    private int $rows = 1;
+
+    /** @param array<int, Place> $places by face; all others stay */
+    public function __construct(private readonly Inset $inset, private readonly array $places)
+    {
+        $this->skin = $inset->skin;
+        $s = $this->skin->solid;
+        $moving = [];
+        foreach ($s->start as $h => $v) {
+            if (isset($places[$this->skin->faceOf[intdiv($h, 3)]])) {
+                $moving[$v] = true;
+            }
+        }
+        foreach ($s->start as $h => $v) {
+            if (isset($moving[$v]) && ! isset($places[$this->skin->faceOf[intdiv($h, 3)]])) {
+                $this->staying[$v][] = $s->facet[intdiv($h, 3)];
+            }
+        }
+        $this->findWays(array_keys($moving));
+    }
+
+    /**
+     * What lies between the faces and their places.
+     *
+     * @param bool $outwards whether it is to be added to the solid, else cut from it
+     *
+     * @throws Refused no-room
+     */
+    public function solid(bool $outwards): ?Solid
+    {
+        $s = $this->skin->solid;
+        $g = new Gathering;
+        $add = static fn (array $a, array $b, array $c, int $surface, string $facet = '') => $outwards ? $g->triangle([$a, false], [$c, false], [$b, false], $surface, $facet) : $g->triangle([$a, false], [$b, false], [$c, false], $surface, $facet);
+        $walls = [];
+        foreach ($this->places as $face => $place) {
+            $own = $g->surface($this->skin->faces[$face]->surface);
+            $moved = $g->surface($place->surface());
+            foreach ($this->skin->faces[$face]->triangles as $t) {
+                $key = (string) $s->facet[$t];
+                $ways = [];
+                for ($k = 0; $k < 3; $k++) {
+                    $ways[] = $this->ways[$s->start[3 * $t + $k]];
+                }
+                $add($ways[0][0], $ways[1][0], $ways[2][0], $own, $key);
+                $add($ways[2][$this->rows], $ways[1][$this->rows], $ways[0][$this->rows], $moved, $key);
+                for ($k = 0; $k < 3; $k++) {
+                    $h = 3 * $t + $k;
+                    $beside = $this->skin->beyond($h);
+                    if (isset($this->places[$beside])) {
+                        continue;
+                    }
+                    $wall = $walls[$beside] ??= $g->surface($this->skin->faces[$beside]->surface);
+                    [$a, $b] = [$ways[$k], $ways[($k + 1) % 3]];
+                    for ($row = 0; $row < $this->rows; $row++) {
+                        foreach (Layers::quad($b[$row], $a[$row], $a[$row + 1], $b[$row + 1], $s->start[$h] < $this->skin->end($h)) as [$p, $q, $r]) {
+                            $add($p, $q, $r, $wall, $row . ',' . $s->facet[intdiv($s->twin[$h], 3)]);
+                        }
+                    }
+                }
+            }
+        }
+        try {
+            $solid = $g->solid();
+        } catch (InvalidArgumentException) {
+            throw new Refused('no-room', 'The faces beside it cannot be led on there.');
+        }
+        if ($solid !== null && ($solid->facettedVolume() < 0 || SelfCrossing::found($solid))) {
+            throw new Refused('no-room', 'The faces beside it would run into each other.');
+        }
+
+        return $solid;
+    }
+
+    /** @param list<int> $vertices */
+    private function findWays(array $vertices): void
+    {
+        $ends = [];
+        $turn = 0.0;
+        foreach ($vertices as $v) {
+            $ends[$v] = $this->solved($v, 1.0);
+            foreach ($this->skin->at[$v] as $f) {
+                $u = $this->skin->faces[$f]->surface;
+                if (! isset($this->places[$f]) && self::isBent($u->kind)) {
+                    $bend = Vector::dot($this->inset->normal($f, $this->skin->point($v)), $this->inset->normal($f, $ends[$v]));
+                    $turn = max($turn, rad2deg(acos(max(-1.0, min(1.0, $bend)))));
+                }
+            }
+        }
+        $this->rows = max(1, (int) ceil($turn / self::TURN));
+        foreach ($vertices as $v) {
+            $way = [$this->skin->point($v)];
+            for ($k = 1; $k < $this->rows; $k++) {
+                $way[] = $this->solved($v, $k / $this->rows);
+            }
+            $way[] = $ends[$v];
+            $this->ways[$v] = $way;
+        }
+    }
+
+    private static function isBent(SurfaceKind $kind): bool
+    {
+        return in_array($kind, [SurfaceKind::Sphere, SurfaceKind::Torus, SurfaceKind::Patch], true);
+    }
+
+    /**
+     * Where a vertex comes to lie after a share of the way, by Newton's method on all faces that meet there.
+     *
+     * @return V
+     */
+    private function solved(int $v, float $share): array
+    {
+        $p = $this->skin->point($v);
+        $start = $p;
+        $from = [];
+        foreach ($this->skin->at[$v] as $f) {
+            if (isset($this->places[$f])) {
+                $from[$f] = [$this->places[$f]->distance($p), $this->inset->distance($f, $p)];
+                $start = $start === $p ? Vector::add($p, Vector::sub($this->places[$f]->start($p), $p), $share) : $start;
+            }
+        }
+        $q = $start;
+        for ($i = 0; $i < 25; $i++) {
+            $rows = $this->conditions($v, $q, $from, $share);
+            $step = LeastStep::of(array_map(static fn (array $r): array => [$r[0], $r[1]], $rows));
+            $q = Vector::add($q, $step);
+            if (Vector::length($step) < 1e-13 * (1 + Vector::length($q))) {
+                break;
+            }
+        }
+        foreach ($this->conditions($v, $q, $from, $share) as [$left, , $allowed]) {
+            if (! (abs($left) < $allowed)) {
+                throw new Refused('no-room', 'More faces meet in one point than can be moved together.');
+            }
+        }
+
+        return $q;
+    }
+
+    /**
+     * @param V $q
+     * @param array<int, array{float, float}> $from by face that moves: distance from its new place and from its own surface at the beginning
+     * @return list<array{float, V, float}> distance, normal, what may be left of it
+     */
+    private function conditions(int $v, array $q, array $from, float $share): array
+    {
+        $s = $this->skin->solid;
+        $rows = $seen = [];
+        foreach ($from as $f => [$far, $off]) {
+            // a corner on a chord stays as far inside
+            $rows[] = [$this->places[$f]->distance($q) - ((1 - $share) * $far + $share * $off), $this->places[$f]->normal($q), $this->skin->faces[$f]->surface->isFlat() ? self::OFF_PLANE : self::OFF_ROUND];
+        }
+        foreach ($this->skin->at[$v] as $f) {
+            if (! isset($this->places[$f]) && self::isBent($this->skin->faces[$f]->surface->kind)) {
+                $rows[] = [$this->inset->distance($f, $q) - $this->inset->distance($f, $this->skin->point($v)), $this->inset->normal($f, $q), self::OFF_PLANE];
+            }
+        }
+        // others by their facets, so that corners stay on the lines between these
+        foreach ($this->staying[$v] ?? [] as $facet) {
+            $u = $s->surfaces[$s->surfaceOf[$facet]];
+            if (! self::isBent($u->kind) && ! isset($seen[$facet])) {
+                $seen[$facet] = true;
+                $n = [$s->nx[$facet], $s->ny[$facet], $s->nz[$facet]];
+                $rows[] = [Vector::dot($n, $q) - $s->offset[$facet], $n, $u->isFlat() ? self::OFF_PLANE : self::OFF_ROUND];
+            }
+        }
+
+        return $rows;
+    }
+}
