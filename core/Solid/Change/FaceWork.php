@@ -10,7 +10,9 @@ use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Layer\Walls;
 use Cubo\Solid\Refused;
+use Cubo\Solid\Shift\Drafting;
 use Cubo\Solid\Shift\Pulling;
+use Cubo\Solid\Shift\Sharpening;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 
@@ -115,8 +117,9 @@ final class FaceWork
     }
 
     /**
-     * Tilts flat faces about the lines in which they meet a neutral plane. At a positive angle the solid gets narrower
-     * in the direction of the plane's normal.
+     * Tilts faces about where they meet a neutral plane: flats about lines, cylinders along its normal into cones. At a
+     * positive angle the solid gets narrower in the direction of the plane's normal. Where corners cannot simply move,
+     * what lies between is cut and added, and rounds beside follow as cones or are made again.
      *
      * @param list<string> $faces names
      * @param V $point of the neutral plane
@@ -144,7 +147,7 @@ final class FaceWork
                     continue;
                 }
                 if (! $s->isFlat()) {
-                    throw new Refused('not-flat', 'Only flat faces can be tilted.');
+                    return Drafting::run($solid, $faces, $point, $d, $angle * $share, $budget);
                 }
                 $n = [$solid->nx[$f], $solid->ny[$f], $solid->nz[$f]];
                 $line = Vector::cross($d, $n);
@@ -160,7 +163,11 @@ final class FaceWork
                 $planes[$f] = [$m, Vector::dot($m, $on)];
             }
 
-            return Resurfacing::run($solid, $planes, [], $budget);
+            try {
+                return Resurfacing::run($solid, $planes, [], $budget);
+            } catch (Refused) {
+                return Drafting::run($solid, $faces, $point, $d, $angle * $share, $budget);
+            }
         };
         try {
             return $tilt(1.0);
@@ -193,6 +200,14 @@ final class FaceWork
             try {
                 return Pulling::run($solid, $face, $sign * $d, $budget);
             } catch (Refused $r) {
+                try {
+                    [$sharp, $taken] = Sharpening::of($solid, [$face], $budget);
+                    if ($taken !== []) {
+                        return Sharpening::again(Pulling::run($sharp, $face, $sign * $d, $budget), $taken, $budget);
+                    }
+                } catch (Refused) {
+                    // as a last way the corners alone
+                }
                 try {
                     return self::offset($solid, static fn (string $name): float => $name === $face ? $sign * $d : 0.0, $budget);
                 } catch (Refused) {

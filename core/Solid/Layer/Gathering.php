@@ -22,6 +22,9 @@ final class Gathering
 {
     private const WELD = 1e-8;
 
+    /** share by which the way over a point of a circle is longer than the chord, at most */
+    private const ASTRAY = 2e-3;
+
     /** mm a corner may lie beside the plane of its facet, per mm of size */
     private const BESIDE = 1e-11;
 
@@ -43,7 +46,10 @@ final class Gathering
     /** @var list<Surface> */
     private array $surfaces = [];
 
-    /** @param Closure(V): float|null $along where along its line a fallen point lies; an angle when $round */
+    /**
+     * @param Closure(V): float|null $along where along its line a fallen point lies, an angle when $round; null when they
+     *     lie on several lines
+     */
     public function __construct(private readonly ?Closure $along = null, private readonly bool $round = false) {}
 
     public function surface(Surface $s): int
@@ -90,7 +96,7 @@ final class Gathering
                 $triangles[] = [$a, $b, $c, $surface, $facet];
             }
         }
-        if ($line !== [] && $this->along !== null) {
+        if ($line !== []) {
             $triangles = $this->cutAlong($triangles, array_keys($line));
         }
 
@@ -138,6 +144,17 @@ final class Gathering
     {
         $span = $this->shortWay($at[$v] - $at[$u]);
         $out = [];
+        if ($this->along === null) {
+            $long = $this->far($u, $v);
+            foreach ($at as $m => $_) {
+                if ($m !== $u && $m !== $v && ($near = $this->far($u, $m)) < $long && $near + $this->far($m, $v) < (1 + self::ASTRAY) * $long) {
+                    $out[$m] = $near;
+                }
+            }
+            asort($out);
+
+            return array_keys($out);
+        }
         foreach ($at as $m => $a) {
             $here = $this->shortWay($a - $at[$u]);
             if ($m !== $u && $m !== $v && $here * $span > 0 && abs($here) < abs($span)) {
@@ -147,6 +164,11 @@ final class Gathering
         asort($out);
 
         return array_keys($out);
+    }
+
+    private function far(int $u, int $v): float
+    {
+        return sqrt(($this->x[$u] - $this->x[$v]) ** 2 + ($this->y[$u] - $this->y[$v]) ** 2 + ($this->z[$u] - $this->z[$v]) ** 2);
     }
 
     private function shortWay(float $angle): float

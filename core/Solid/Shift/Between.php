@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Shift;
 
+use Closure;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Layer\Gathering;
 use Cubo\Solid\Layer\Inset;
@@ -24,6 +25,8 @@ use InvalidArgumentException;
  */
 final class Between
 {
+    private const STAYS = 1e-9;
+
     private const OFF_PLANE = 1e-7;
 
     /** mm that a corner may lie beside the facets of a round face: they are chords */
@@ -65,10 +68,11 @@ final class Between
      * What lies between the faces and their places.
      *
      * @param bool $outwards whether it is to be added to the solid, else cut from it
+     * @param (Closure(int): bool)|null $only triangles to go by; where others of the same face begin nothing may move
      *
      * @throws Refused no-room
      */
-    public function solid(bool $outwards): ?Solid
+    public function solid(bool $outwards, ?Closure $only = null): ?Solid
     {
         $s = $this->skin->solid;
         $g = new Gathering;
@@ -77,7 +81,7 @@ final class Between
         foreach ($this->places as $face => $place) {
             $own = $g->surface($this->skin->faces[$face]->surface);
             $moved = $g->surface($place->surface());
-            foreach ($this->skin->faces[$face]->triangles as $t) {
+            foreach ($only === null ? $this->skin->faces[$face]->triangles : array_filter($this->skin->faces[$face]->triangles, $only) as $t) {
                 $key = (string) $s->facet[$t];
                 $ways = [];
                 for ($k = 0; $k < 3; $k++) {
@@ -152,13 +156,20 @@ final class Between
     private function solved(int $v, float $share): array
     {
         $p = $this->skin->point($v);
-        $start = $p;
+        $start = null;
         $from = [];
+        $far = 0.0;
         foreach ($this->skin->at[$v] as $f) {
             if (isset($this->places[$f])) {
                 $from[$f] = [$this->places[$f]->distance($p), $this->inset->distance($f, $p)];
-                $start = $start === $p ? Vector::add($p, Vector::sub($this->places[$f]->start($p), $p), $share) : $start;
+                $way = Vector::sub($this->places[$f]->start($p), $p);
+                $far = max($far, Vector::length($way));
+                $start ??= Vector::add($p, $way, $share);
             }
+        }
+        // a point about which a face is tilted stays exactly where it is
+        if ($start === null || $far < self::STAYS) {
+            return $p;
         }
         $q = $start;
         for ($i = 0; $i < 25; $i++) {
