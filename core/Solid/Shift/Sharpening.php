@@ -169,8 +169,8 @@ final class Sharpening
             if ($kind !== SurfaceKind::Cylinder && $kind !== SurfaceKind::Torus) {
                 continue;
             }
-            // a ring lies between a flat and a cylinder or two flats, a cylinder between two flats
-            $supports = array_values(array_filter(array_keys($beside), static fn (int $g): bool => $skin->faces[$g]->surface->isFlat() || ($kind === SurfaceKind::Torus && $skin->faces[$g]->surface->kind === SurfaceKind::Cylinder)));
+            // a ring lies between a flat and a round face about the same axis, a cylinder between two flats
+            $supports = array_values(array_filter(array_keys($beside), static fn (int $g): bool => $skin->faces[$g]->surface->isFlat() || ($kind === SurfaceKind::Torus && in_array($skin->faces[$g]->surface->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Sphere], true))));
             $near = array_filter($supports, fn (int $g): bool => in_array($skin->faces[$g]->surface->name, $this->beside, true));
             if (count($supports) === 2 && $near !== [] && ! in_array($skin->faces[$f]->surface->name, $this->beside, true)) {
                 $this->supports[$f] = $supports;
