@@ -9,6 +9,7 @@ use Cubo\Budget\Budget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Maker\Fineness;
 use Cubo\Solid\Refused;
+use Cubo\Solid\SurfaceEquation;
 
 /**
  * Whether rounds and chamfers fit on the faces beside their edges.
@@ -19,6 +20,12 @@ final class Room
 {
     /** for looking for the largest size that fits */
     private const MOST_WORK = 1_000_000;
+
+    /** Where between its ends a straight edge is looked at. */
+    private const BETWEEN = [0.125, 0.25, 0.375, 0.5, 0.625, 0.75, 0.875];
+
+    /** Share of the places looked at where a new face may run out over the border of the old one. */
+    private const MOST_OVER = 0.5;
 
     /** What sizes at the very limit may miss by, as a share. */
     private const ROUNDING = 1e-9;
@@ -61,7 +68,7 @@ final class Room
     /** @param Closure(EdgeShape, int, float): Section $section */
     private function fits(Closure $section, float $share): bool
     {
-        $strips = [];
+        $strips = $looked = $over = [];
         try {
             foreach ($this->shapes as $name => $e) {
                 $n = count($e->stations);
@@ -84,12 +91,29 @@ final class Room
                         if ($this->isPast($e, $k, $p)) {
                             continue;
                         }
-                        if (! $this->onFace($face, $p, $e, $k) || ! $this->sameSide($e, $s->edge, $p)) {
+                        if (! $this->sameSide($e, $s->edge, $p)) {
                             return false;
+                        }
+                        $looked["$name,$face"] = ($looked["$name,$face"] ?? 0) + 1;
+                        if (! $this->onFace($face, $p, $e, $k)) {
+                            if (! $this->isClear($e, $k, $face, $p)) {
+                                return false;
+                            }
+                            $over["$name,$face"] = ($over["$name,$face"] ?? 0) + 1;
                         }
                         // planes at both ends that lean towards each other may leave no length there
                         if ($e->axis === null && isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) < -self::ROUNDING * (1 + Vector::length($p))) {
                             return false;
+                        }
+                        foreach (isset($before[$face]) && $n === 2 ? self::BETWEEN : [] as $part) {
+                            $between = Vector::add($before[$face], Vector::sub($p, $before[$face]), $part);
+                            $looked["$name,$face"]++;
+                            if (! $this->onFace($face, $between, $e, null)) {
+                                if (! $this->isClear($e, $k, $face, $between)) {
+                                    return false;
+                                }
+                                $over["$name,$face"] = ($over["$name,$face"] ?? 0) + 1;
+                            }
                         }
                         $before[$face] = $p;
                         $strips[$face][] = [$name, $p, Vector::distance($touch, $s->edge)];
@@ -98,6 +122,12 @@ final class Room
             }
         } catch (Refused) {
             return false;
+        }
+        // here and there a face may end sooner: the new one runs out over its border
+        foreach ($over as $key => $count) {
+            if ($count > self::MOST_OVER * $looked[$key]) {
+                return false;
+            }
         }
         // the strip of one edge must not reach into that of another one across the face
         foreach ($strips as $list) {
@@ -226,8 +256,9 @@ final class Room
      * Whether a point lies on a face; at the ends of an edge it is looked for a little inward.
      *
      * @param V $p
+     * @param int|null $k station, null for a place between two
      */
-    private function onFace(int $face, array $p, EdgeShape $e, int $k): bool
+    private function onFace(int $face, array $p, EdgeShape $e, ?int $k): bool
     {
         $this->faces[$face] ??= $this->topology->trianglesOf($this->topology->solid->surfaces[$face]->name);
         $last = count($e->stations) - 1;
@@ -257,5 +288,51 @@ final class Room
         }
 
         return false;
+    }
+
+    /**
+     * Whether a face ends before a point with nothing standing there: at a ridge the new face may run out over it.
+     *
+     * @param V $p
+     */
+    private function isClear(EdgeShape $e, int $k, int $face, array $p): bool
+    {
+        if (! $e->convex) {
+            return false;
+        }
+        $surface = $this->topology->solid->surfaces[$face];
+        $normal = $e->edge->left === $face ? $e->leftNormals[$k] : $e->rightNormals[$k];
+        $n = SurfaceEquation::outward($surface, $p, $normal);
+
+        return ! $this->isInside(Vector::add($p, $n, 2.5 * Fineness::CHORD));
+    }
+
+    /**
+     * Whether a point lies in the solid: how often its skin goes round the point (A. Van Oosterom and J. Strackee, "The
+     * Solid Angle of a Plane Triangle", IEEE Transactions on Biomedical Engineering 30(2), 1983).
+     *
+     * @param V $p
+     */
+    private function isInside(array $p): bool
+    {
+        $s = $this->topology->solid;
+        $this->budget->spend(2 * count($s->facet));
+        [$px, $py, $pz] = $p;
+        $whole = 0.0;
+        for ($h = 0, $n = count($s->start); $h < $n; $h += 3) {
+            [$i, $j, $k] = [$s->start[$h], $s->start[$h + 1], $s->start[$h + 2]];
+            [$ax, $ay, $az] = [$s->x[$i] - $px, $s->y[$i] - $py, $s->z[$i] - $pz];
+            [$bx, $by, $bz] = [$s->x[$j] - $px, $s->y[$j] - $py, $s->z[$j] - $pz];
+            [$cx, $cy, $cz] = [$s->x[$k] - $px, $s->y[$k] - $py, $s->z[$k] - $pz];
+            $a = sqrt($ax * $ax + $ay * $ay + $az * $az);
+            $b = sqrt($bx * $bx + $by * $by + $bz * $bz);
+            $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz);
+            $whole += atan2(
+                $ax * ($by * $cz - $bz * $cy) + $ay * ($bz * $cx - $bx * $cz) + $az * ($bx * $cy - $by * $cx),
+                $a * $b * $c + ($ax * $bx + $ay * $by + $az * $bz) * $c + ($bx * $cx + $by * $cy + $bz * $cz) * $a + ($cx * $ax + $cy * $ay + $cz * $az) * $b,
+            );
+        }
+
+        return $whole > M_PI;
     }
 }
