@@ -23,6 +23,9 @@ final class Cylinders
     /** Facets that make a round face at the least. */
     private const LEAST = 4;
 
+    /** Lines on the circle at the least: four may always lie on one, as those of a flat between two rounds do. */
+    private const LINES = 5;
+
     /** @param array<int, true> $known facets that are something else */
     private function __construct(private readonly FacetGraph $graph, private readonly array $known) {}
 
@@ -233,6 +236,9 @@ final class Cylinders
             }
         }
         $point = [$a * $u[0] + $b * $w[0], $a * $u[1] + $b * $w[1], $a * $u[2] + $b * $w[2]];
+        if ($this->linesOn($members['facets'], $axis, $u, $w, $point, $radius) < self::LINES) {
+            return null;
+        }
         foreach ($members['facets'] as $f) {
             if (! $this->isWithin($f, $axis, $point, $radius)) {
                 return null;
@@ -240,5 +246,36 @@ final class Cylinders
         }
 
         return [$point, $radius];
+    }
+
+    /**
+     * On how many different lines along the axis the corners of facets lie on the circle.
+     *
+     * @param list<int> $facets
+     * @param array{float,float,float} $axis
+     * @param array{float,float,float} $u
+     * @param array{float,float,float} $w
+     * @param array{float,float,float} $point
+     */
+    private function linesOn(array $facets, array $axis, array $u, array $w, array $point, float $radius): int
+    {
+        $turns = [];
+        foreach ($facets as $f) {
+            foreach ($this->graph->bordersOf($f) as $h) {
+                if ($this->isOn($h, $axis, $point, $radius)) {
+                    $d = Vector::sub($this->graph->corner($this->graph->mesh->start[$h]), $point);
+                    $turns[] = atan2(Vector::dot($d, $w), Vector::dot($d, $u));
+                }
+            }
+        }
+        sort($turns);
+        $lines = 0;
+        $last = -INF;
+        foreach ($turns as $turn) {
+            $lines += $turn - $last > self::OFF ? 1 : 0;
+            $last = $turn;
+        }
+
+        return $lines;
     }
 }
