@@ -64,7 +64,7 @@ final readonly class RoundFace
         $ends = [abs($surface->radius + $surface->slope * $low), abs($surface->radius + $surface->slope * $high)];
         [$radius, $other] = match ($surface->kind) {
             SurfaceKind::Cone => [max($ends), min($ends)],
-            SurfaceKind::Torus => [$surface->radius, $surface->tube],
+            SurfaceKind::Torus => [abs($surface->radius), $surface->tube],
             default => [$surface->radius, $surface->radius],
         };
 

@@ -11,9 +11,11 @@ use Cubo\Measure\Bodies;
 use Cubo\Measure\MassProperties;
 use Cubo\Solid\Blend\Blending;
 use Cubo\Solid\Blend\Topology;
+use Cubo\Solid\Maker\SoftBlock;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Tests\Parts;
+use Tests\Solids;
 use Tests\Soundness;
 
 /** @param Closure(string): bool $which */
@@ -50,3 +52,12 @@ it('goes to the limit, and no farther', function (Closure $part, Closure $which,
     yield 'a bar with round ends' => [static fn (): Solid => Parts::box(40, 20, 6), static fn (string $n): bool => preg_match('/(left|right)/', $n) === 1 && preg_match('/(front|back)/', $n) === 1, 'round', 10.0, 20 * 20 * 6 + M_PI * 100 * 6];
     yield 'a roof from a block' => [static fn (): Solid => Parts::box(40, 20, 15), static fn (string $n): bool => str_contains($n, 'top') && preg_match('/(front|back)/', $n) === 1, 'chamfer', 10.0, 40 * 20 * 15 - 40 * 100.0];
 });
+
+it('goes round corners smaller than what is taken', function (string $way, float $size): void {
+    // at every depth what is left is the outline moved inwards: round corners get smaller, then sharp
+    $left = static fn (float $in): float => (30 - 2 * $in) * (20 - 2 * $in) - ($in < 1 ? (4 - M_PI) * (1 - $in) ** 2 : 0);
+    $in = static fn (float $z): float => $way === 'chamfer' ? $z : $size - sqrt($size ** 2 - $z ** 2);
+    $block = SoftBlock::rounded('s', [30.0, 20.0, 15.0], 1.0, false);
+    $s = $way === 'chamfer' ? Blending::chamfer('c', $block, ['s:front / s:top'], $size) : Blending::round('c', $block, ['s:front / s:top'], $size);
+    Solids::encloses($s, 15 * $left(0) - Solids::integral(static fn (float $z): float => $left(0) - $left($in($z)), 0, $size), 1e-7);
+})->with(['chamfer', 'round'])->with([0.5, 1.0, 2.0, 3.0]);

@@ -228,9 +228,11 @@ final class Blending
         $name = "$step:" . ($section($e, 0)->middle === null ? 'chamfer' : 'round') . " $number";
         $ends = $this->ends[$e->edge->name];
         $turned = null;
+        $overRight = false;
         foreach (array_keys($e->stations) as $k) {
             $s = $section($e, $k);
-            $loop = [...$this->seam($e, $k, $s), ...$this->line($s, $e->tangents[$k], $arcs)];
+            [$line, $overRight] = self::upToAxis($e, $k, $s, $this->line($s, $e->tangents[$k], $arcs));
+            $loop = [...$this->seam($e, $k, $s), ...$line];
             if ($turned === null) {
                 $area = [0.0, 0.0, 0.0];
                 foreach ($loop as $i => $p) {
@@ -261,6 +263,7 @@ final class Blending
         $seam = Surface::plane("$step:seam $number");
         // the sides of the new face are those between its points; turned round they come first
         $first = $turned ? 0 : count($stations[0][0]) - ($surface->isFlat() || $section($e, 0)->middle === null ? 2 : $arcs + 1);
+        $first += $overRight ? ($turned ? 1 : -1) : 0;
         $count = $section($e, 0)->middle === null ? 1 : $arcs;
 
         $tool = Skin::over($stations, static fn (int $i, int $l, int $k): Surface => $k >= $first && $k < $first + $count ? $surface : $seam, $closed ? null : "$step:seam $number", $closed ? null : "$step:seam $number");
@@ -361,17 +364,56 @@ final class Blending
         return $out;
     }
 
+    /**
+     * Round a circle smaller than what is taken the section ends at the axis: what lies beyond is taken from the other side
+     * or by the edges that run on from the arc.
+     *
+     * @param list<V> $line from the left face to the right one
+     * @return array{list<V>, bool} with the point of the axis in the face put in before, or behind; whether behind
+     */
+    private static function upToAxis(EdgeShape $e, int $k, Section $s, array $line): array
+    {
+        if ($e->axis === null) {
+            return [$line, false];
+        }
+        $out = Vector::unit(Vector::sub($e->stations[$k], $e->centre));
+        $far = static fn (array $p): float => Vector::dot(Vector::sub($p, $e->centre), $out);
+        $cross = static function (array $p, array $q) use ($far): array {
+            [$a, $b] = [$far($p), $far($q)];
+
+            return Vector::add($p, Vector::sub($q, $p), $a / ($a - $b));
+        };
+        $least = -Room::ROUNDING * (1 + $e->radius);
+        foreach ([false, true] as $right) {
+            $points = $right ? array_reverse($line) : $line;
+            if ($far($points[0]) >= $least) {
+                continue;
+            }
+            for ($j = 1; $j < count($points) - 1 && $far($points[$j]) < 0; $j++);
+            if ($far($points[$j]) < 0) {
+                throw new Refused('too-large', 'The edge is too small for this.');
+            }
+            $at = $cross($points[$j - 1], $points[$j]);
+            $new = [$cross($points[0], $s->edge), ...array_fill(0, $j, $at), ...array_slice($points, $j)];
+
+            return [$right ? array_reverse($new) : $new, $right];
+        }
+
+        return [$line, false];
+    }
+
     private function surface(string $name, EdgeShape $e, Section $s): Surface
     {
         if ($s->middle === null) {
             if ($e->axis === null) {
                 return Surface::plane($name);
             }
-            $polar = static function (array $p) use ($e): array {
+            // beyond the axis the radius counts below zero
+            $out = Vector::unit(Vector::sub($s->edge, $e->centre));
+            $polar = static function (array $p) use ($e, $out): array {
                 $d = Vector::sub($p, $e->centre);
-                $h = Vector::dot($d, $e->axis ?? [0.0, 0.0, 1.0]);
 
-                return [Vector::length(Vector::add($d, $e->axis ?? [0.0, 0.0, 1.0], -$h)), $h];
+                return [Vector::dot($d, $out), Vector::dot($d, $e->axis ?? [0.0, 0.0, 1.0])];
             };
             [$r, $h] = $polar($s->onLeft);
             [$q, $g] = $polar($s->onRight);
@@ -381,7 +423,7 @@ final class Blending
 
             return abs($r - $q) < 1e-9 * (1 + $r)
                 ? Surface::cylinder($name, $e->centre, $e->axis, $r)
-                : Surface::cone($name, Vector::add($e->centre, $e->axis, $h), $e->axis, $r, ($q - $r) / ($g - $h));
+                : Surface::cone($name, Vector::add($e->centre, $e->axis, $q > $r ? $g : $h), $e->axis, max($q, $r), ($q - $r) / ($g - $h));
         }
         $radius = Vector::distance($s->middle, $s->onLeft);
         if ($e->axis === null) {
@@ -389,10 +431,11 @@ final class Blending
         }
         $d = Vector::sub($s->middle, $e->centre);
         $h = Vector::dot($d, $e->axis);
-        $out = Vector::length(Vector::add($d, $e->axis, -$h));
+        $out = Vector::dot($d, Vector::unit(Vector::sub($s->edge, $e->centre)));
         $on = Vector::add($e->centre, $e->axis, $h);
 
-        return $out < 1e-9 * (1 + $radius) ? Surface::sphere($name, $on, $radius) : Surface::torus($name, $on, $e->axis, $out, $radius);
+        // past the axis the ring has a middle circle below zero: the inner part of one that passes through itself
+        return abs($out) < 1e-9 * (1 + $radius) ? Surface::sphere($name, $on, $radius) : Surface::torus($name, $on, $e->axis, $out, $radius);
     }
 
     /**

@@ -28,7 +28,7 @@ final class Room
     private const MOST_OVER = 0.5;
 
     /** What sizes at the very limit may miss by, as a share. */
-    private const ROUNDING = 1e-9;
+    public const ROUNDING = 1e-9;
 
     /** @var array<int, list<int>> triangles by face */
     private array $faces = [];
@@ -68,7 +68,7 @@ final class Room
     /** @param Closure(EdgeShape, int, float): Section $section */
     private function fits(Closure $section, float $share): bool
     {
-        $strips = $looked = $over = [];
+        $strips = $looked = $over = $small = [];
         try {
             foreach ($this->shapes as $name => $e) {
                 $n = count($e->stations);
@@ -85,6 +85,12 @@ final class Room
                         $p = $this->mitred($e, $k, $face, $s, $section, $share) ?? ($plane === null ? $p : $e->carried($p, $k, ...$plane));
                         $round = $this->roundEnds[$name][$k] ?? null;
                         $p = $round === null ? $p : $round->slidBack($p, Vector::distance($e->stations[0], $e->stations[$n - 1]) / 2);
+                        // beyond the axis of a small arc others take what is to be taken
+                        if ($e->convex && ($p === null || ! $this->sameSide($e, $s->edge, $p) && ! $e->edge->closed)) {
+                            $small[$name] = $p !== null;
+
+                            continue;
+                        }
                         if ($p === null) {
                             return false;
                         }
@@ -134,7 +140,7 @@ final class Room
             foreach ($list as [$name, $p]) {
                 $this->budget->spend(count($list));
                 foreach ($list as [$other, , $width]) {
-                    if ($other !== $name && ! $this->neighbours($name, $other) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
+                    if ($other !== $name && ! $this->neighbours($name, $other) && ! $this->joined($name, $other, array_keys(array_filter($small))) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
                         return false;
                     }
                 }
@@ -202,6 +208,22 @@ final class Room
     private function neighbours(string $a, string $b): bool
     {
         return array_intersect($this->shapes[$a]->edge->vertices, $this->shapes[$b]->edge->vertices) !== [];
+    }
+
+    /**
+     * Whether two edges run into each other over an arc smaller than what is taken.
+     *
+     * @param list<string> $small
+     */
+    private function joined(string $a, string $b, array $small): bool
+    {
+        foreach ($small as $arc) {
+            if (($arc === $a || $this->neighbours($a, $arc)) && ($arc === $b || $this->neighbours($arc, $b))) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @param V $p */
