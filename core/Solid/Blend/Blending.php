@@ -8,6 +8,7 @@ use Closure;
 use Cubo\Budget\Budget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\GridPatch;
 use Cubo\Solid\Maker\Fineness;
 use Cubo\Solid\Maker\Skin;
 use Cubo\Solid\Refused;
@@ -34,6 +35,9 @@ final class Blending
     /** Cosine between the normals of faces that meet too sharply beside a round face. */
     private const SHARP = -0.95;
 
+    /** How far outside of a face a tool ends, mm: facets stray from it by less. */
+    private const OUT = 0.06;
+
     /** How far a tool goes past an edge that ends on a round face at the most, in widths of what it takes. */
     private const PAST = 4.0;
 
@@ -44,6 +48,12 @@ final class Blending
 
     /** @var array<string, array<int, array{V, float}>> planes in which the tools end, by edge and station */
     private array $ends = [];
+
+    /** @var array<string, array<int, true>> ends at which another picked edge runs on, by edge and station */
+    private array $across = [];
+
+    /** @var array<string, array<int, array{WallEnd, bool}>> round faces in the way, and whether they are met from outside */
+    private array $wallEnds = [];
 
     /** @var array<string, array<int, RoundEnd>> round faces on which straight edges end, by edge and station */
     private array $roundEnds = [];
@@ -224,15 +234,19 @@ final class Blending
     /** @param Closure(EdgeShape, int): Section $section */
     private function tool(string $step, int $number, EdgeShape $e, Closure $section, int $arcs): Solid
     {
-        $stations = [];
+        $stations = $lines = [];
         $name = "$step:" . ($section($e, 0)->middle === null ? 'chamfer' : 'round') . " $number";
         $ends = $this->ends[$e->edge->name];
+        if ($e->curve !== null) {
+            [$e, $ends] = $this->ledOn($e, $ends, $section);
+        }
         $turned = null;
         $overRight = false;
         foreach (array_keys($e->stations) as $k) {
             $s = $section($e, $k);
             [$line, $overRight] = self::upToAxis($e, $k, $s, $this->line($s, $e->tangents[$k], $arcs));
             $loop = [...$this->seam($e, $k, $s), ...$line];
+            $lines[] = $line;
             if ($turned === null) {
                 $area = [0.0, 0.0, 0.0];
                 foreach ($loop as $i => $p) {
@@ -245,11 +259,12 @@ final class Blending
             }
             if (isset($ends[$k]) && ! $this->isPast($e, $k)) {
                 [$n, $d] = $ends[$k];
-                $round = $this->roundEnds[$e->edge->name][$k] ?? null;
+                $round = $e->curve === null ? $this->roundEnds[$e->edge->name][$k] ?? null : null;
                 if ($round !== null) {
                     $d += ($k === 0 ? -1 : 1) * $round->needed($loop, self::PAST * max(Vector::distance($s->edge, $s->onLeft), Vector::distance($s->edge, $s->onRight)));
                 }
-                $loop = array_map(static fn (array $p): array => $e->carried($p, $k, $n, $d), $loop);
+                $wall = $e->curve === null ? $this->wallEnds[$e->edge->name][$k] ?? null : null;
+                $loop = $wall === null ? array_map(static fn (array $p): array => $e->carried($p, $k, $n, $d), $loop) : $wall[0]->carried($e, $k, $loop, $wall[1]);
             }
             $stations[] = [$loop];
         }
@@ -259,10 +274,10 @@ final class Blending
             [$loops, $closed] = $cutOff->loops();
             $stations = array_map(static fn (array $loop): array => [$loop], $loops);
         }
-        $surface = $this->surface($name, $e, $section($e, 0));
+        $surface = $e->curve === null ? $this->surface($name, $e, $section($e, 0)) : Surface::free($name, self::patch($lines, $closed));
         $seam = Surface::plane("$step:seam $number");
         // the sides of the new face are those between its points; turned round they come first
-        $first = $turned ? 0 : count($stations[0][0]) - ($surface->isFlat() || $section($e, 0)->middle === null ? 2 : $arcs + 1);
+        $first = $turned ? 0 : count($stations[0][0]) - ($section($e, 0)->middle === null ? 2 : $arcs + 1);
         $first += $overRight ? ($turned ? 1 : -1) : 0;
         $count = $section($e, 0)->middle === null ? 1 : $arcs;
 
@@ -272,6 +287,72 @@ final class Blending
         }
 
         return $cutOff === null ? $tool : $cutOff->cut($tool, "$step:seam $number", $this->budget);
+    }
+
+    /**
+     * A curve led on where only air lies ahead, until all of the section is past the face in which the edge ends.
+     *
+     * @param array<int, array{V, float}> $ends
+     * @param Closure(EdgeShape, int): Section $section
+     * @return array{EdgeShape, array<int, array{V, float}>} and the planes in which it ends, by station
+     */
+    private function ledOn(EdgeShape $e, array $ends, Closure $section): array
+    {
+        $more = [[], []];
+        $n = count($e->stations);
+        $curve = $e->curve;
+        if ($curve === null) {
+            return [$e, $ends];
+        }
+        foreach ($e->edge->closed ? [] : [0, 1] as $end) {
+            $k = $end === 0 ? 0 : $n - 1;
+            [$normal, $d] = $ends[$k];
+            $round = $this->roundEnds[$e->edge->name][$k] ?? null;
+            $ahead = ($end === 0 ? -1 : 1) * Vector::dot($normal, $e->tangents[$k]);
+            if (! $e->convex || isset($this->across[$e->edge->name][$k]) || ($round === null && $ahead < 0)) {
+                continue;
+            }
+            unset($ends[$k]);
+            $s = $section($e, $k);
+            $width = max(Vector::distance($s->edge, $s->onLeft), Vector::distance($s->edge, $s->onRight));
+            $stations = $curve->beyond($end === 1, $width / 2, (int) (4 * self::PAST));
+            $out = static fn (array $p): bool => $round === null ? Vector::dot($normal, $p) > $d + self::OUT : $round->outside($p) > self::OUT;
+            $longer = $e->ledOn($end === 0 ? $stations : [], $end === 1 ? $stations : []);
+            foreach (array_keys($stations) as $i) {
+                $s = $section($longer, $end === 0 ? count($stations) - 1 - $i : $n + $i);
+                $more[$end] = array_slice($stations, 0, $i + 1);
+                if ($out($s->onLeft) && $out($s->onRight) && $out($s->edge)) {
+                    break;
+                }
+            }
+        }
+        $planes = [];
+        foreach ($ends as $k => $plane) {
+            $planes[$k === 0 ? 0 : $k + count($more[0]) + count($more[1])] = $plane;
+        }
+
+        return [$e->ledOn($more[0], $more[1]), $planes];
+    }
+
+    /**
+     * The new face along a curve, through all its points.
+     *
+     * @param list<list<V>> $lines from the left face to the right one, by station
+     */
+    private static function patch(array $lines, bool $closed): GridPatch
+    {
+        $x = $y = $z = [];
+        $way = [0.0];
+        foreach (array_keys($lines[0]) as $j) {
+            foreach ($lines as $line) {
+                [$x[], $y[], $z[]] = $line[$j];
+            }
+        }
+        for ($i = 1; $i < count($lines); $i++) {
+            $way[] = $way[$i - 1] + max(1e-9, Vector::distance($lines[$i - 1][0], $lines[$i][0]), Vector::distance(end($lines[$i - 1]), end($lines[$i])));
+        }
+
+        return new GridPatch($x, $y, $z, count($lines), $closed, $closed ? null : $way);
     }
 
     /** Whether a station lies past the end of its edge. */
@@ -452,6 +533,8 @@ final class Blending
         $across = [$t, Vector::dot($t, $e->stations[$k])];
         foreach ($this->topology->endingAt[$v] as $other) {
             if ($other->name !== $e->edge->name && isset($this->shapes[$other->name]) && $this->runsOn($e, $atEnd, $other)) {
+                $this->across[$e->edge->name][$k] = true;
+
                 return $across;
             }
         }
@@ -464,8 +547,13 @@ final class Blending
             $n = [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]];
             $cos = Vector::dot($n, $ahead);
             if (! $this->solid->surfaces[$face]->isFlat()) {
-                if ($cos < -1e-6) {
-                    throw new Refused('end-on-round', 'The edge ends on a round face. Only edges that end on flats can be worked on.');
+                if ($e->convex ? $cos < -1e-6 : abs($cos) > 1e-6) {
+                    if ($best === null || $best[0] < abs($cos)) {
+                        $best = [abs($cos), [$n, $this->solid->offset[$f]]];
+                        $this->wallEnds[$e->edge->name][$k] = [new WallEnd($this->solid, $this->topology, $face, $e->stations[$k], $ahead, $f), $cos < 0];
+                    }
+
+                    continue;
                 }
                 if ($e->axis === null && $this->solid->surfaces[$face]->patch === null) {
                     $this->roundEnds[$e->edge->name][$k] = new RoundEnd($this->solid->surfaces[$face], $n, $e->stations[$k], $ahead);
@@ -477,6 +565,7 @@ final class Blending
             }
             if (abs($cos) > 1e-3 && ($best === null || abs($cos) > $best[0])) {
                 $best = [abs($cos), [$n, $this->solid->offset[$f]]];
+                unset($this->wallEnds[$e->edge->name][$k]);
             }
         }
 

@@ -12,7 +12,7 @@ use Cubo\Solid\SurfaceEquation;
 use Cubo\Solid\SurfaceKind;
 
 /**
- * The true line or circle an edge lies on, and the directions at each of its stations. Stations are the ends of a
+ * The true line, circle or curve an edge lies on, and the directions at each of its stations. Stations are the ends of a
  * straight edge and all vertices of a round one, where the facets of both faces are exact; where a round one is cut off in
  * the middle of a facet, the end of that facet's chord.
  *
@@ -43,6 +43,9 @@ final class EdgeShape
     /** @var array{bool, bool} whether the first and the last station lie past the ends of the edge, where other faces cut it off */
     public array $past = [false, false];
 
+    /** where it is neither a line nor a circle */
+    public ?TrueCurve $curve = null;
+
     /** degrees of a facet there */
     public float $step = 0.0;
 
@@ -62,8 +65,12 @@ final class EdgeShape
         $this->left = $solid->surfaces[$edge->left];
         $this->right = $solid->surfaces[$edge->right];
         $points = array_map(static fn (int $v): array => [$solid->x[$v], $solid->y[$v], $solid->z[$v]], $edge->vertices);
-        $this->findShape($points);
-        foreach ($this->stations as $k => $p) {
+        if (! $this->findShape($points)) {
+            $this->past = [false, false];
+            $this->curve = new TrueCurve($solid, $edge);
+            $this->take($this->curve->stations);
+        }
+        foreach ($this->curve === null ? $this->stations : [] as $k => $p) {
             [$l, $r] = $this->facets($k);
             $this->leftNormals[] = SurfaceEquation::outward($this->left, $p, [$solid->nx[$l], $solid->ny[$l], $solid->nz[$l]]);
             $this->rightNormals[] = SurfaceEquation::outward($this->right, $p, [$solid->nx[$r], $solid->ny[$r], $solid->nz[$r]]);
@@ -97,12 +104,36 @@ final class EdgeShape
         return [$this->solid->facet[intdiv($h[$k], 3)], $this->solid->facet[intdiv($this->solid->twin[$h[$k]], 3)]];
     }
 
-    /** @param list<V> $points */
-    private function findShape(array $points): void
+    /**
+     * The same edge led on over both its ends, for the tool of a round or chamfer.
+     *
+     * @param list<array{V, V, V, V}> $before the nearest first
+     * @param list<array{V, V, V, V}> $after
+     */
+    public function ledOn(array $before, array $after): self
+    {
+        $e = clone $this;
+        $own = array_map(fn (int $k): array => [$this->stations[$k], $this->tangents[$k], $this->leftNormals[$k], $this->rightNormals[$k]], array_keys($this->stations));
+        $e->take([...array_reverse($before), ...$own, ...$after]);
+
+        return $e;
+    }
+
+    /** @param list<array{V, V, V, V}> $stations */
+    private function take(array $stations): void
+    {
+        [$this->stations, $this->tangents, $this->leftNormals, $this->rightNormals] = [array_column($stations, 0), array_column($stations, 1), array_column($stations, 2), array_column($stations, 3)];
+    }
+
+    /**
+     * @param list<V> $points
+     * @return bool whether it is a line or a circle
+     */
+    private function findShape(array $points): bool
     {
         // a short arc may be a single chord, so circles are asked for first
         if ($this->isCircle($points, $this->left, $this->right, true) || $this->isCircle($points, $this->right, $this->left, false)) {
-            return;
+            return true;
         }
         $n = count($points);
         $size = 0.0;
@@ -122,11 +153,12 @@ final class EdgeShape
                     $this->stations = [$points[0], $points[$n - 1]];
                     $this->tangents = [$t, $t];
 
-                    return;
+                    return true;
                 }
             }
         }
-        throw new Refused('edge-shape', 'Only straight and circular edges can be rounded or chamfered.');
+
+        return false;
     }
 
     /**
@@ -137,6 +169,7 @@ final class EdgeShape
      */
     private function isCircle(array $points, Surface $round, Surface $other, bool $left): bool
     {
+        $this->past = [false, false];
         $axis = $round->kind === SurfaceKind::Sphere ? $this->axisOnBall($other, ! $left) : $round->axis;
         if ($axis === null || ! in_array($round->kind, [SurfaceKind::Sphere, SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Torus], true) || ! $this->isAbout($other, ! $left, $round, $axis)) {
             return false;

@@ -160,13 +160,13 @@ final class Room
     private function mitred(EdgeShape $e, int $k, int $face, Section $s, Closure $section, float $share): ?array
     {
         $surface = $this->topology->solid->surfaces[$face];
-        if ($e->axis !== null || ! $surface->isFlat() || ($k !== 0 && $k !== count($e->stations) - 1)) {
+        if ($e->axis !== null || $e->curve !== null || ! $surface->isFlat() || ($k !== 0 && $k !== count($e->stations) - 1)) {
             return null;
         }
         $v = $e->edge->vertices[$k === 0 ? 0 : count($e->edge->vertices) - 1];
         foreach ($this->topology->endingAt[$v] ?? [] as $edge) {
             $o = $this->shapes[$edge->name] ?? null;
-            if ($o === null || $o === $e || $o->axis !== null || $o->convex !== $e->convex || ($edge->left !== $face && $edge->right !== $face)) {
+            if ($o === null || $o === $e || $o->axis !== null || $o->curve !== null || $o->convex !== $e->convex || ($edge->left !== $face && $edge->right !== $face)) {
                 continue;
             }
             $m = $edge->vertices[0] === $v ? 0 : count($o->stations) - 1;

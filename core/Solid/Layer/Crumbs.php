@@ -59,12 +59,12 @@ final class Crumbs
         return $b->build();
     }
 
-    /** @return list<int> by triangle: the first triangle of all that hang together over edges */
+    /** @return array<int, int> by triangle: the first triangle of all that hang together over edges */
     private static function bodies(Solid $s): array
     {
-        $of = array_fill(0, count($s->facet), -1);
-        foreach ($of as $first => $_) {
-            if ($of[$first] >= 0) {
+        $of = [];
+        foreach ($s->facet as $first => $_) {
+            if (isset($of[$first])) {
                 continue;
             }
             $of[$first] = $first;
@@ -73,7 +73,7 @@ final class Crumbs
                 $t = array_pop($list);
                 for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                     $u = intdiv($s->twin[$h], 3);
-                    if ($of[$u] < 0) {
+                    if (! isset($of[$u])) {
                         $of[$u] = $first;
                         $list[] = $u;
                     }

@@ -126,11 +126,12 @@ final class Gathering
                 continue;
             }
             [$u, $v, $w] = [$t[$k], $t[($k + 1) % 3], $t[($k + 2) % 3]];
-            foreach ($this->between($u, $v, $at) as $m) {
-                $out[] = [$u, $m, $w, $t[3], $t[4]];
-                $u = $m;
+            $from = (int) $u;
+            foreach ($this->between($from, (int) $v, $at) as $m) {
+                $out[] = [$from, $m, (int) $w, $t[3], $t[4]];
+                $from = $m;
             }
-            $out[] = [$u, $v, $w, $t[3], $t[4]];
+            $out[] = [$from, (int) $v, (int) $w, $t[3], $t[4]];
         }
 
         return $out;

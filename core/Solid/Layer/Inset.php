@@ -12,10 +12,10 @@ use Cubo\Solid\SurfaceKind;
 
 /**
  * Where the points of a face come to lie when it is moved along its normal, so that flat facets stay flat. A round face
- * that would be moved past its own axis, centre or middle circle ends there: it has fallen.
+ * that would be moved past its own axis, centre or middle circle ends there: it has fallen. An image is a point and whether it has fallen.
  *
  * @phpstan-type V array{float,float,float}
- * @phpstan-type Image array{V, bool} point, and whether it has fallen
+ * @phpstan-type Image array{V, bool}
  */
 final class Inset
 {

@@ -13,10 +13,11 @@ use Cubo\Solid\SurfaceKind;
 
 /**
  * What layers leave open between them at an edge that points towards them: a wedge along the edge as far as the moved
- * faces meet, so that the corner stays sharp. Also where a face that stays leans over the end of a layer.
+ * faces meet, so that the corner stays sharp. Also where a face that stays leans over the end of a layer. A station is a
+ * vertex and the corners of the wedge there: on the edge, on one moved face, where both meet, on the other.
  *
  * @phpstan-type V array{float,float,float}
- * @phpstan-type Station array{int, list<V>} vertex; the corners of the wedge there: on the edge, on one moved face, where both meet, on the other
+ * @phpstan-type Station array{int, list<V>}
  */
 final class Wedges
 {

@@ -22,6 +22,9 @@ final class Skin
     /** Work limit: points of all stations together. */
     public const MOST_POINTS = 200000;
 
+    /** mm, per mm of size, that the corners of a flat end may lie off it */
+    private const FLAT = 1e-11;
+
     private SolidBuilder $b;
 
     /** @var array<string, int> surface number by name */
@@ -163,8 +166,15 @@ final class Skin
         $d = $n[0] * $this->b->x[$at] + $n[1] * $this->b->y[$at] + $n[2] * $this->b->z[$at];
         $s = $this->surface(Surface::plane($name));
         $f = $reversed ? $this->b->facet(-$n[0], -$n[1], -$n[2], -$d, $s) : $this->b->facet($n[0], $n[1], $n[2], $d, $s);
+        $flat = true;
+        foreach ($loops as $loop) {
+            foreach ($loop as $v) {
+                $flat = $flat && abs($this->b->height($f, $v)) <= self::FLAT * (1 + $this->scale);
+            }
+        }
         foreach (EarClipping::fill(array_map(static fn (array $loop): array => array_values(array_unique($loop)), $loops), $u, $w) as [$a, $b, $c]) {
-            $reversed ? $this->b->triangle($a, $c, $b, $f) : $this->b->triangle($a, $b, $c, $f);
+            [$q, $r] = $reversed ? [$c, $b] : [$b, $c];
+            $this->b->triangle($a, $q, $r, $flat ? $f : $this->b->facetThrough($a, $q, $r, $s));
         }
     }
 }

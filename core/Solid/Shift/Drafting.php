@@ -136,7 +136,7 @@ final class Drafting
         $between = new Between($inset, $places);
         $out = $solid;
         foreach ([true, false] as $outwards) {
-            $only = function (int $t) use ($solid, $skin, $places, $outwards): bool {
+            $only = function (int $t) use ($solid, $skin, $outwards): bool {
                 [$a, $b, $c] = [$skin->point($solid->start[3 * $t]), $skin->point($solid->start[3 * $t + 1]), $skin->point($solid->start[3 * $t + 2])];
                 $middle = [($a[0] + $b[0] + $c[0]) / 3, ($a[1] + $b[1] + $c[1]) / 3, ($a[2] + $b[2] + $c[2]) / 3];
                 // at a positive angle what lies above the neutral plane is cut

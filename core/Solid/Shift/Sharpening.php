@@ -25,7 +25,7 @@ use InvalidArgumentException;
  * radius and under the same names.
  *
  * @phpstan-type V array{float,float,float}
- * @phpstan-type Taken array{name: string, radius: float, faces: list<string>} of a ball three faces
+ * @phpstan-type Taken array{name: string, radius: float, faces: list<string>}
  */
 final class Sharpening
 {

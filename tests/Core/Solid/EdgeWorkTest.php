@@ -80,7 +80,6 @@ it('says what else cannot be done', function (Closure $make, string $why): void 
     'no radius' => [fn () => Blending::round('r', block(), ['b:front / b:top'], NAN), 'no-size'],
     'a smooth edge' => [fn () => Blending::round('r', Blending::round('q', block(), ['b:front / b:top'], 2), ['b:top / q:round 1'], 1), 'tangent-edge'],
     'a chamfer that never meets the other face' => [fn () => Blending::chamferAtAngle('r', block(), ['b:front / b:top'], 2, 95), 'no-angle 90'],
-    'an edge that is no line or circle' => [fn () => Blending::round('r', BooleanOperation::difference(Primitives::cylinder('c', 10.0, 40.0), Primitives::cylinder('d', 4.0, 40.0)->moved(Transform::rotation(1, 90)->then(Transform::translation([-20.0, 0.0, 20.0])))), ['c:side / d:side'], 1), 'edge-shape'],
     'no such face' => [fn () => FaceWork::shell('k', block(), 1, ['b:lid']), 'no-face'],
     'a round face tilted that lies across' => [fn () => FaceWork::draft(drilled(), ['h:side'], [0.0, 0.0, 0.0], [1.0, 0.0, 0.0], 5), 'not-flat'],
     'a face along the neutral plane' => [fn () => FaceWork::draft(block(), ['b:top'], [0.0, 0.0, 0.0], [0.0, 0.0, 1.0], 5), 'parallel-face'],
