@@ -19,14 +19,14 @@ use Tests\Solids;
 use Tests\Soundness;
 
 /** @param Closure(string): bool $which */
-function edgesOf(Solid $s, Closure $which): array
+function edgesWhere(Solid $s, Closure $which): array
 {
     return array_values(array_filter(array_keys(Topology::of($s)->edges), $which));
 }
 
 it('goes to the limit, and no farther', function (Closure $part, Closure $which, string $how, float $limit, float $volume): void {
     $s = $part();
-    $edges = edgesOf($s, $which);
+    $edges = edgesWhere($s, $which);
     $work = static fn (float $size): Solid => $how === 'round' ? Blending::round('x', $s, $edges, $size) : Blending::chamfer('x', $s, $edges, $size);
     $out = $work($limit);
     expect(Soundness::faults($out))->toBe([])->and(count(Bodies::of($out)))->toBe(1)->and((new MassProperties($out))->volume)->toEqualWithDelta($volume, 1e-7 * $volume);

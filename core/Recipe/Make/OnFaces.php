@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe\Make;
 
+use Closure;
+use Cubo\Budget\OverBudget;
 use Cubo\Geometry\Transform;
 use Cubo\Recipe\StepKind;
 use Cubo\Solid\Blend\Blending;
@@ -16,6 +18,15 @@ use Cubo\Solid\Solid;
 /** Work on picked faces and edges of the part. */
 final class OnFaces
 {
+    /** of the largest size that seems to fit, in the order in which they are tried */
+    private const SHARES = [1.0, 0.8, 0.5];
+
+    /** mm or degrees: nobody is offered less */
+    private const LEAST_OFFER = 0.05;
+
+    /** Work limit for trying an offer. */
+    private const MOST_WORK = 400_000;
+
     /** The part changed; body by body where bodies stay apart, each by what is picked of it. */
     public static function change(Task $t): Solid
     {
@@ -54,17 +65,52 @@ final class OnFaces
             StepKind::Draft => ['These faces cannot be tilted so.', 'angle', true],
             default => ['This face cannot be moved so.', 'distance', false],
         };
+        $work = self::work($t);
+        $size = $t->number($field);
         try {
-            return match ($t->step->kind) {
-                StepKind::Round => Blending::round($t->step->id, $t->part, self::edges($t), $t->number('radius'), $t->budget),
-                StepKind::Chamfer => self::chamfer($t),
-                StepKind::Hollow => FaceWork::shell($t->step->id, $t->part, $t->number('wall'), $t->step->names('faces') === [] ? [] : $t->picked('faces', self::faceNames($t->part), 'face'), budget: $t->budget),
-                StepKind::Draft => self::draft($t),
-                default => FaceWork::pull($t->part, $t->picked('faces', self::faceNames($t->part), 'face')[0], $t->number('distance'), $t->budget),
-            };
+            return $work($size);
         } catch (Refused $r) {
-            throw $t->refused($r, $what, in_array($r->reason, ['no-edge', 'edge-shape', 'tangent-edge', 'end-on-round'], true) ? 'edges' : (in_array($r->reason, ['no-face', 'not-flat', 'parallel-face', 'free-face'], true) ? 'faces' : $field), $degrees);
+            throw $t->refused(self::offering($t, $r, $work, $size, $degrees), $what, in_array($r->reason, ['no-edge', 'edge-shape', 'tangent-edge', 'too-sharp'], true) ? 'edges' : (in_array($r->reason, ['no-face', 'not-flat', 'parallel-face', 'free-face'], true) ? 'faces' : $field), $degrees);
         }
+    }
+
+    /** @return Closure(float): Solid the part by the size that is asked for */
+    private static function work(Task $t): Closure
+    {
+        $faces = fn (): array => $t->picked('faces', self::faceNames($t->part), 'face');
+
+        return match ($t->step->kind) {
+            StepKind::Round => static fn (float $size): Solid => Blending::round($t->step->id, $t->part, self::edges($t), $size, $t->budget),
+            StepKind::Chamfer => static fn (float $size): Solid => self::chamfer($t, $size),
+            StepKind::Hollow => static fn (float $size): Solid => FaceWork::shell($t->step->id, $t->part, $size, $t->step->names('faces') === [] ? [] : $faces(), budget: $t->budget),
+            StepKind::Draft => static fn (float $size): Solid => self::draft($t, $size),
+            default => static fn (float $size): Solid => FaceWork::pull($t->part, $faces()[0], $size, $t->budget),
+        };
+    }
+
+    /**
+     * The refusal with a size that was tried and works, as it will be shown, or without one.
+     *
+     * @param Closure(float): Solid $work
+     */
+    private static function offering(Task $t, Refused $r, Closure $work, float $size, bool $degrees): Refused
+    {
+        $step = $degrees ? 0.01 : $t->unit->inMillimetres() / 10 ** $t->unit->decimals();
+        foreach ($r->largest === null ? [] : self::SHARES as $share) {
+            $offer = floor($share * $r->largest / $step + 1e-9) * $step;
+            if ($offer < self::LEAST_OFFER) {
+                break;
+            }
+            try {
+                $t->budget->within(self::MOST_WORK, static fn (): Solid => $work($size < 0 ? -$offer : $offer));
+
+                return new Refused($r->reason, $r->getMessage(), $offer);
+            } catch (Refused | OverBudget) {
+                // a smaller one may do
+            }
+        }
+
+        return new Refused($r->reason, $r->getMessage());
     }
 
     /** @return array<string, true> */
@@ -96,23 +142,23 @@ final class OnFaces
         return array_values(array_unique([...($t->step->names('edges') === [] && $around !== [] ? [] : $t->picked('edges', $topology->edges, 'edge')), ...$around]));
     }
 
-    private static function chamfer(Task $t): Solid
+    private static function chamfer(Task $t, float $distance): Solid
     {
         $edges = self::edges($t);
         $swapped = $t->text('side') === 'second';
 
         return match ($t->text('by')) {
-            'two' => Blending::chamfer($t->step->id, $t->part, $edges, $t->number('distance'), $t->number('second'), $swapped, $t->budget),
-            'angle' => Blending::chamferAtAngle($t->step->id, $t->part, $edges, $t->number('distance'), $t->number('angle'), $swapped, $t->budget),
-            default => Blending::chamfer($t->step->id, $t->part, $edges, $t->number('distance'), budget: $t->budget),
+            'two' => Blending::chamfer($t->step->id, $t->part, $edges, $distance, $t->number('second'), $swapped, $t->budget),
+            'angle' => Blending::chamferAtAngle($t->step->id, $t->part, $edges, $distance, $t->number('angle'), $swapped, $t->budget),
+            default => Blending::chamfer($t->step->id, $t->part, $edges, $distance, budget: $t->budget),
         };
     }
 
-    private static function draft(Task $t): Solid
+    private static function draft(Task $t, float $angle): Solid
     {
         $plane = $t->plane();
 
-        return FaceWork::draft($t->part, $t->picked('faces', self::faceNames($t->part), 'face'), $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]], $t->number('angle'), $t->budget);
+        return FaceWork::draft($t->part, $t->picked('faces', self::faceNames($t->part), 'face'), $plane->t, [$plane->r[2], $plane->r[5], $plane->r[8]], $angle, $t->budget);
     }
 
     /** Letters on a flat face, as a solid to add or to cut. */

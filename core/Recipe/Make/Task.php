@@ -9,6 +9,7 @@ use Cubo\Budget\Budget;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\Bodies;
+use Cubo\Quantity\Number;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\FacePlane;
@@ -284,7 +285,9 @@ final readonly class Task
     /** What a maker refuses, as words at a field; with the largest value that would work, where it is known. */
     public function refused(Refused $r, string $what, ?string $field, bool $degrees = false): StepProblem
     {
-        $most = $r->largest === null ? '' : ' Up to ' . ($degrees ? floor($r->largest * 100) / 100 . '°' : $this->unit->brief($r->largest) . ' ' . $this->unit->value) . ' works.';
+        // rounded down: what is named must work
+        $down = fn (float $v, int $decimals): string => Number::brief(floor($v * 10 ** $decimals + 1e-6) / 10 ** $decimals, $decimals);
+        $most = $r->largest === null ? '' : ' Up to ' . ($degrees ? $down($r->largest, 2) . '°' : $down($r->largest / $this->unit->inMillimetres(), $this->unit->decimals()) . ' ' . $this->unit->value) . ' works.';
 
         return new StepProblem(new Message($r->reason, $what, $r->getMessage() . $most, $field));
     }

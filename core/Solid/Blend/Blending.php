@@ -175,7 +175,7 @@ final class Blending
 
     private function room(): Room
     {
-        return new Room($this->topology, $this->shapes, $this->ends, $this->roundEnds, $this->budget);
+        return new Room($this->topology, $this->shapes, $this->ends, $this->roundEnds, $this->wallEnds, $this->budget);
     }
 
     /** Whether another edge continues this one smoothly, in direction and in the angle between its faces. */

@@ -37,8 +37,9 @@ final class Room
      * @param array<string, EdgeShape> $shapes by edge name
      * @param array<string, array<int, array{V, float}>> $ends planes in which the tools end, by edge and station
      * @param array<string, array<int, RoundEnd>> $roundEnds round faces on which straight edges end
+     * @param array<string, array<int, array{WallEnd, bool}>> $wallEnds round faces in the way, and whether they are met from outside
      */
-    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly array $ends, private readonly array $roundEnds, private readonly Budget $budget) {}
+    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly array $ends, private readonly array $roundEnds, private readonly array $wallEnds, private readonly Budget $budget) {}
 
     /**
      * Whether both faces are wide enough; if not, the largest share that fits is looked for.
@@ -82,7 +83,12 @@ final class Room
                     foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $touch]) {
                         $p = $touch;
                         $plane = $this->ends[$name][$k] ?? null;
-                        $p = $this->mitred($e, $k, $face, $s, $section, $share) ?? ($plane === null ? $p : $e->carried($p, $k, ...$plane));
+                        $wall = $this->wallEnds[$name][$k] ?? null;
+                        $p = $this->mitred($e, $k, $face, $s, $section, $share) ?? match (true) {
+                            $plane === null => $p,
+                            $wall !== null => $wall[0]->carried($e, $k, [$p], $wall[1])[0],
+                            default => $e->carried($p, $k, ...$plane),
+                        };
                         $round = $this->roundEnds[$name][$k] ?? null;
                         $p = $round === null ? $p : $round->slidBack($p, Vector::distance($e->stations[0], $e->stations[$n - 1]) / 2);
                         // beyond the axis of a small arc others take what is to be taken

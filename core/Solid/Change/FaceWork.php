@@ -24,7 +24,9 @@ use Cubo\Solid\Surface;
 final class FaceWork
 {
     /** for looking for the largest size that works */
-    private const MOST_WORK = 1_000_000;
+    private const MOST_WORK = 300_000;
+
+    private const HALVINGS = 20;
 
     /**
      * Hollows a solid to a wall of even thickness; open faces have none. Faces inside are named "$step:inside of NAME".
@@ -239,7 +241,7 @@ final class FaceWork
         $high = $size;
         // nobody waits longer for a hint
         $until = $budget->spent() + self::MOST_WORK;
-        for ($i = 0; $i < 20 && $budget->spent() < $until; $i++) {
+        for ($i = 0; $i < self::HALVINGS && $budget->spent() < $until; $i++) {
             $mid = ($low + $high) / 2;
             try {
                 $make($mid);

@@ -22,6 +22,9 @@ final class Inset
     /** sine of the angle below which two faces run on smoothly: much more than rounding, much less than anybody models */
     public const SMOOTH = 2e-4;
 
+    /** sine of the angle by which the corners of bulging faces may miss that they touch */
+    private const BULGING = 0.4;
+
     private const NOTHING = 1e-9;
 
     /** of the least radius of curvature: a free face goes no farther */
@@ -311,7 +314,9 @@ final class Inset
         }
         foreach ($bends as $pair => $list) {
             sort($list);
-            $this->smooth[$pair] = $list[intdiv(count($list), 2)] < self::SMOOTH;
+            $middle = $list[intdiv(count($list), 2)];
+            [$f, $g] = array_map(intval(...), explode(',', $pair));
+            $this->smooth[$pair] = $middle < self::SMOOTH || ($middle < self::BULGING && Tangency::touch($skin->faces[$f], $skin->faces[$g]));
         }
     }
 }

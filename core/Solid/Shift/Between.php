@@ -204,7 +204,7 @@ final class Between
         }
         foreach ($this->skin->at[$v] as $f) {
             if (! isset($this->places[$f]) && self::isBent($this->skin->faces[$f]->surface->kind)) {
-                $rows[] = [$this->inset->distance($f, $q) - $this->inset->distance($f, $this->skin->point($v)), $this->inset->normal($f, $q), self::OFF_PLANE];
+                array_push($rows, ...$this->onBent($f, $v, $q));
             }
         }
         // others by their facets, so that corners stay on the lines between these
@@ -218,5 +218,34 @@ final class Between
         }
 
         return $rows;
+    }
+
+    /**
+     * What holds a vertex on a bent face that stays. Where a ring runs on smoothly into another face both only touch: there
+     * the vertex stays on the circle in which they do.
+     *
+     * @param V $q
+     * @return list<array{float, V, float}>
+     */
+    private function onBent(int $f, int $v, array $q): array
+    {
+        $p = $this->skin->point($v);
+        $u = $this->skin->faces[$f]->surface;
+        $smooth = array_filter($this->skin->at[$v], fn (int $g): bool => $g !== $f && ! isset($this->places[$g]) && $this->inset->runOn($f, $g)) !== [];
+        if ($u->kind !== SurfaceKind::Torus || ! $smooth) {
+            return [[$this->inset->distance($f, $q) - $this->inset->distance($f, $p), $this->inset->normal($f, $q), self::OFF_ROUND]];
+        }
+        $polar = static function (array $x) use ($u): array {
+            $d = Vector::sub($x, $u->point);
+            $h = Vector::dot($d, $u->axis);
+            $across = Vector::add($d, $u->axis, -$h);
+            $r = Vector::length($across);
+
+            return [$r, $h, $r > 0 ? Vector::unit($across) : Vector::across($u->axis)];
+        };
+        [$r, $h] = $polar($p);
+        [$far, $high, $out] = $polar($q);
+
+        return [[$far - $r, $out, self::OFF_ROUND], [$high - $h, $u->axis, self::OFF_PLANE]];
     }
 }
