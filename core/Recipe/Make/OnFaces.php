@@ -84,7 +84,7 @@ final class OnFaces
             StepKind::Chamfer => static fn (float $size): Solid => self::chamfer($t, $size),
             StepKind::Hollow => static fn (float $size): Solid => FaceWork::shell($t->step->id, $t->part, $size, $t->step->names('faces') === [] ? [] : $faces(), budget: $t->budget),
             StepKind::Draft => static fn (float $size): Solid => self::draft($t, $size),
-            default => static fn (float $size): Solid => FaceWork::pull($t->part, $faces()[0], $size, $t->budget),
+            default => static fn (float $size): Solid => FaceWork::pull($t->part, $faces()[0], $size, $t->budget, $t->step->id),
         };
     }
 

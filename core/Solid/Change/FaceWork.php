@@ -183,14 +183,15 @@ final class FaceWork
 
     /**
      * Moves a face along its outward normal: above zero material is added. Rounds and chamfers along its edges move with
-     * it; other faces beside it keep their surfaces and become longer or shorter. A cylinder, cone, ball or ring gets
+     * it; other faces beside it keep their surfaces and become longer or shorter. A flat that they cannot follow outwards is
+     * drawn out straight, with sides named "$step:side of NAME". A cylinder, cone, ball or ring gets
      * another radius (a hole gets narrower where material is added).
      *
      * @param float $by mm
      *
      * @throws Refused no-face, no-size; no-room with the largest distance found to work
      */
-    public static function pull(Solid $solid, string $face, float $by, ?Budget $budget = null): Solid
+    public static function pull(Solid $solid, string $face, float $by, ?Budget $budget = null, string $step = 'pull'): Solid
     {
         $budget ??= Budget::unlimited();
         self::known($solid, [$face]);
@@ -198,7 +199,7 @@ final class FaceWork
             throw new Refused('no-size', 'The distance is not a number other than zero.');
         }
         $sign = $by < 0 ? -1.0 : 1.0;
-        $pulled = static function (float $d) use ($solid, $sign, $face, $budget): Solid {
+        $pulled = static function (float $d) use ($solid, $sign, $face, $budget, $step): Solid {
             try {
                 return Pulling::run($solid, $face, $sign * $d, $budget);
             } catch (Refused $r) {
@@ -213,12 +214,21 @@ final class FaceWork
                 try {
                     return self::offset($solid, static fn (string $name): float => $name === $face ? $sign * $d : 0.0, $budget);
                 } catch (Refused) {
-                    throw $r;
+                    return self::drawnOut($step, $solid, $face, $sign * $d, $budget) ?? throw $r;
                 }
             }
         };
 
         return self::orLargest($pulled, abs($by), $budget);
+    }
+
+    private static function drawnOut(string $step, Solid $solid, string $face, float $by, Budget $budget): ?Solid
+    {
+        try {
+            return Pulling::straight($step, $solid, $face, $by, $budget);
+        } catch (Refused) {
+            return null;
+        }
     }
 
     /** @param Closure(float): Solid $make */

@@ -14,6 +14,7 @@ use Cubo\Solid\Layer\Skin;
 use Cubo\Solid\Refused;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
+use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceKind;
 use InvalidArgumentException;
 
@@ -45,8 +46,12 @@ final class Between
 
     private int $rows = 1;
 
-    /** @param array<int, Place> $places by face; all others stay */
-    public function __construct(private readonly Inset $inset, private readonly array $places)
+    /**
+     * @param array<int, Place> $places by face; all others stay
+     * @param (Closure(int): Surface)|null $sides what lies between a face and its place beside another face, when the sides
+     *     are to be straight instead of leading the faces beside on
+     */
+    public function __construct(private readonly Inset $inset, private readonly array $places, private readonly ?Closure $sides = null)
     {
         $this->skin = $inset->skin;
         $s = $this->skin->solid;
@@ -95,7 +100,7 @@ final class Between
                     if (isset($this->places[$beside])) {
                         continue;
                     }
-                    $wall = $walls[$beside] ??= $g->surface($this->skin->faces[$beside]->surface);
+                    $wall = $walls[$beside] ??= $g->surface($this->sides === null ? $this->skin->faces[$beside]->surface : ($this->sides)($beside));
                     [$a, $b] = [$ways[$k], $ways[($k + 1) % 3]];
                     for ($row = 0; $row < $this->rows; $row++) {
                         foreach (Layers::quad($b[$row], $a[$row], $a[$row + 1], $b[$row + 1], $s->start[$h] < $this->skin->end($h)) as [$p, $q, $r]) {
@@ -126,7 +131,7 @@ final class Between
             $ends[$v] = $this->solved($v, 1.0);
             foreach ($this->skin->at[$v] as $f) {
                 $u = $this->skin->faces[$f]->surface;
-                if (! isset($this->places[$f]) && self::isBent($u->kind)) {
+                if ($this->sides === null && ! isset($this->places[$f]) && self::isBent($u->kind)) {
                     $bend = Vector::dot($this->inset->normal($f, $this->skin->point($v)), $this->inset->normal($f, $ends[$v]));
                     $turn = max($turn, rad2deg(acos(max(-1.0, min(1.0, $bend)))));
                 }
@@ -170,6 +175,9 @@ final class Between
         // a point about which a face is tilted stays exactly where it is
         if ($start === null || $far < self::STAYS) {
             return $p;
+        }
+        if ($this->sides !== null) {
+            return $start;
         }
         $q = $start;
         for ($i = 0; $i < 25; $i++) {

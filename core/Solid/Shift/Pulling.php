@@ -62,6 +62,60 @@ final class Pulling
     }
 
     /**
+     * Flat faces drawn out straight, whatever lies beside them. The new sides are named "$step:side of NAME".
+     *
+     * @param float $by mm, above zero
+     *
+     * @throws Refused no-room
+     */
+    public static function straight(string $step, Solid $solid, string $face, float $by, ?Budget $budget = null): Solid
+    {
+        $skin = new Skin($solid, static fn (): float => 0.0);
+        $inset = new Inset($skin);
+        foreach ($skin->faces as $f => $own) {
+            if ($own->surface->name !== $face) {
+                continue;
+            }
+            if (! $own->surface->isFlat() || $by <= 0) {
+                throw new Refused('no-room', 'Only a flat face can be drawn out straight.');
+            }
+            $way = Vector::add([0.0, 0.0, 0.0], $own->normal, $by);
+            $tool = (new Between($inset, [$f => new Moved($inset, $f, $way)], static fn (int $beside): Surface => self::side($step, $skin->faces[$beside]->surface, $own->normal, $skin, $f, $beside)))->solid(true);
+            if ($tool !== null) {
+                $solid = BooleanOperation::union($solid, $tool, $budget);
+            }
+        }
+
+        return $solid;
+    }
+
+    /**
+     * The straight side that stands on the border with a face: a cylinder on a circle, else flat.
+     *
+     * @param V $n
+     */
+    private static function side(string $step, Surface $u, array $n, Skin $skin, int $face, int $beside): Surface
+    {
+        $name = "$step:side of {$u->name}";
+        $axis = $u->kind === SurfaceKind::Sphere ? $n : $u->axis;
+        if ($u->isFlat() || $u->patch !== null || Vector::length(Vector::cross($axis, $n)) > self::ALONG) {
+            return Surface::plane($name);
+        }
+        $radius = null;
+        foreach ($skin->faces[$face]->triangles as $t) {
+            for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+                if ($skin->beyond($h) === $beside) {
+                    $d = Vector::sub($skin->point($skin->solid->start[$h]), $u->point);
+                    $r = Vector::length(Vector::add($d, $axis, -Vector::dot($d, $axis)));
+                    $radius = max($radius ?? 0.0, $r);
+                }
+            }
+        }
+
+        return $radius === null || $radius < self::ALONG ? Surface::plane($name) : Surface::cylinder($name, $u->point, $axis, $radius);
+    }
+
+    /**
      * @param list<int> $faces
      * @return array<int, Place>
      */
