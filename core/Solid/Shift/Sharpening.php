@@ -9,6 +9,7 @@ use Cubo\Geometry\Vector;
 use Cubo\Solid\Blend\Blending;
 use Cubo\Solid\Blend\Topology;
 use Cubo\Solid\Boolean\BooleanOperation;
+use Cubo\Solid\Layer\Face;
 use Cubo\Solid\Layer\Gathering;
 use Cubo\Solid\Layer\Inset;
 use Cubo\Solid\Layer\Layers;
@@ -32,6 +33,8 @@ final class Sharpening
     private const OFF = 1e-6;
 
     private const SAME = 1e-9;
+
+    private const MOST_TURNS = 8;
 
     private readonly Skin $skin;
 
@@ -95,6 +98,8 @@ final class Sharpening
         foreach ($taken as $t) {
             $byRadius[(string) round($t['radius'], 6)][] = $t;
         }
+        // those that were made first are made first again
+        uasort($byRadius, static fn (array $a, array $b): int => strnatcmp($a[0]['name'], $b[0]['name']));
         foreach ($byRadius as $rounds) {
             $edges = $names = $seen = [];
             foreach (Topology::of($solid)->edges as $name => $e) {
@@ -160,7 +165,7 @@ final class Sharpening
                 $smooth[$f][$g] = true;
             }
         }
-        $balls = [];
+        $balls = $all = [];
         foreach ($smooth as $f => $beside) {
             $kind = $skin->faces[$f]->surface->kind;
             if ($kind === SurfaceKind::Sphere) {
@@ -170,12 +175,83 @@ final class Sharpening
                 continue;
             }
             // a ring lies between a flat and a round face about the same axis, a cylinder between two flats
-            $supports = array_values(array_filter(array_keys($beside), static fn (int $g): bool => $skin->faces[$g]->surface->isFlat() || ($kind === SurfaceKind::Torus && in_array($skin->faces[$g]->surface->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Sphere], true))));
-            $near = array_filter($supports, fn (int $g): bool => in_array($skin->faces[$g]->surface->name, $this->beside, true));
-            if (count($supports) === 2 && $near !== [] && ! in_array($skin->faces[$f]->surface->name, $this->beside, true)) {
+            $supports = array_values(array_filter(array_keys($beside), fn (int $g): bool => $kind === SurfaceKind::Cylinder ? $skin->faces[$g]->surface->isFlat() : self::isAbout($skin->faces[$f]->surface, $skin->faces[$g])));
+            if (count($supports) === 2 && ! in_array($skin->faces[$f]->surface->name, $this->beside, true)) {
+                $all[$f] = $supports;
+            }
+        }
+        foreach ($all as $f => $supports) {
+            if (array_filter($supports, fn (int $g): bool => in_array($skin->faces[$g]->surface->name, $this->beside, true)) !== []) {
                 $this->supports[$f] = $supports;
             }
         }
+        $this->withBalls($balls, $smooth);
+        $this->withNeighbours($all);
+        $this->withBalls($balls, $smooth);
+        $this->withRoundsOver($all);
+    }
+
+    private static function isAbout(Surface $ring, Face $other): bool
+    {
+        $u = $other->surface;
+        if ($u->isFlat()) {
+            return Vector::length(Vector::cross($other->normal, $ring->axis)) < self::OFF;
+        }
+
+        return in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Sphere], true)
+            && Vector::length(Vector::cross(Vector::sub($u->point, $ring->point), $ring->axis)) < self::OFF * (1 + abs($ring->radius))
+            && ($u->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($u->axis, $ring->axis)) < self::OFF);
+    }
+
+    /**
+     * Rounds that end on one that goes, in a mitre or over it.
+     *
+     * @param array<int, list<int>> $all faces that rounds lie between
+     */
+    private function withNeighbours(array $all): void
+    {
+        $queue = array_keys($this->supports);
+        while ($queue !== []) {
+            $f = array_pop($queue);
+            foreach ($this->skin->faces[$f]->triangles as $t) {
+                for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
+                    $g = $this->skin->beyond($h);
+                    if (isset($all[$g]) && ! isset($this->supports[$g])) {
+                        $this->supports[$g] = $all[$g];
+                        $queue[] = $g;
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * A round that runs over another one that goes lies in the corner of all the faces of both.
+     *
+     * @param array<int, list<int>> $all faces that rounds lie between
+     */
+    private function withRoundsOver(array $all): void
+    {
+        for ($grown = true, $turn = 0; $grown && $turn < self::MOST_TURNS; $turn++) {
+            $grown = false;
+            foreach ($all as $f => $supports) {
+                foreach ($this->supports[$f] ?? $supports as $g) {
+                    if (isset($this->supports[$g]) && isset($all[$g])) {
+                        $this->supports[$f] = array_values(array_unique([...array_diff($this->supports[$f] ?? $supports, [$g]), ...$this->supports[$g]]));
+                        $grown = true;
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * @param list<int> $balls
+     * @param array<int, array<int, true>> $smooth faces that run on smoothly, by face
+     */
+    private function withBalls(array $balls, array $smooth): void
+    {
+        $skin = $this->skin;
         // a ball goes with all rounds that end in it, and these with the balls at their other ends
         do {
             $grown = false;
