@@ -282,7 +282,10 @@ enum StepKind: string
             ],
             self::Hollow => [
                 new Field('wall', FieldType::Size, 'wall', '2'),
+                new Field('side', FieldType::Choice, 'where its walls lie', 'inside', ['inside' => 'inside of it', 'outside' => 'laid around it']),
                 new Field('faces', FieldType::Faces, 'open faces', ''),
+                new Field('others', FieldType::Faces, 'faces with another wall', ''),
+                new Field('second', FieldType::Size, 'wall there', '4'),
             ],
             self::Draft => [
                 new Field('faces', FieldType::Faces, 'faces', ''),
@@ -290,7 +293,7 @@ enum StepKind: string
                 ...[new Field('plane', FieldType::Choice, 'plane', 'ground', $plane[0]->options), $plane[1], $plane[2]],
             ],
             self::Pull => [
-                new Field('faces', FieldType::Faces, 'face', ''),
+                new Field('faces', FieldType::Faces, 'faces', ''),
                 new Field('distance', FieldType::Length, 'distance', '2'),
             ],
             self::Mirror => [

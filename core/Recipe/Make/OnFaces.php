@@ -37,7 +37,7 @@ final class OnFaces
         $out = [];
         $meant = false;
         foreach ($bodies as $body) {
-            $there = ['faces' => self::faceNames($body), 'edges' => array_fill_keys(array_map(strval(...), array_keys(Topology::of($body)->edges)), true)];
+            $there = ['faces' => self::faceNames($body), 'others' => self::faceNames($body), 'edges' => array_fill_keys(array_map(strval(...), array_keys(Topology::of($body)->edges)), true)];
             $step = $t->step;
             $of = $all = 0;
             foreach ($there as $key => $names) {
@@ -63,7 +63,7 @@ final class OnFaces
             StepKind::Chamfer => ['These edges cannot be cut off so.', 'distance', false],
             StepKind::Hollow => ['This cannot be hollowed out so.', 'wall', false],
             StepKind::Draft => ['These faces cannot be tilted so.', 'angle', true],
-            default => ['This face cannot be moved so.', 'distance', false],
+            default => [count($t->step->names('faces')) > 1 ? 'These faces cannot be moved so.' : 'This face cannot be moved so.', 'distance', false],
         };
         $work = self::work($t);
         $size = $t->number($field);
@@ -82,9 +82,9 @@ final class OnFaces
         return match ($t->step->kind) {
             StepKind::Round => static fn (float $size): Solid => Blending::round($t->step->id, $t->part, self::edges($t), $size, $t->budget),
             StepKind::Chamfer => static fn (float $size): Solid => self::chamfer($t, $size),
-            StepKind::Hollow => static fn (float $size): Solid => FaceWork::shell($t->step->id, $t->part, $size, $t->step->names('faces') === [] ? [] : $faces(), budget: $t->budget),
+            StepKind::Hollow => static fn (float $size): Solid => self::hollow($t, $size, $t->step->names('faces') === [] ? [] : $faces()),
             StepKind::Draft => static fn (float $size): Solid => self::draft($t, $size),
-            default => static fn (float $size): Solid => FaceWork::pull($t->part, $faces()[0], $size, $t->budget, $t->step->id),
+            default => static fn (float $size): Solid => array_reduce($faces(), static fn (Solid $part, string $face): Solid => FaceWork::pull($part, $face, $size, $t->budget, $t->step->id), $t->part),
         };
     }
 
@@ -140,6 +140,14 @@ final class OnFaces
         }
 
         return array_values(array_unique([...($t->step->names('edges') === [] && $around !== [] ? [] : $t->picked('edges', $topology->edges, 'edge')), ...$around]));
+    }
+
+    /** @param list<string> $open names of faces */
+    private static function hollow(Task $t, float $wall, array $open): Solid
+    {
+        $others = $t->step->names('others') === [] ? [] : array_fill_keys(array_diff($t->picked('others', self::faceNames($t->part), 'face'), $open), $t->number('second'));
+
+        return $t->text('side') === 'outside' ? FaceWork::shellAround($t->step->id, $t->part, $wall, $open, $others, $t->budget) : FaceWork::shell($t->step->id, $t->part, $wall, $open, $others, $t->budget);
     }
 
     private static function chamfer(Task $t, float $distance): Solid

@@ -58,15 +58,17 @@ final class FaceWork
      *
      * @param list<string> $open names of faces
      * @param float $wall mm
+     * @param array<string, float> $others mm, walls of faces that have another one
      *
      * @throws Refused no-size, no-face, no-room
      */
-    public static function shellAround(string $step, Solid $solid, float $wall, array $open, ?Budget $budget = null): Solid
+    public static function shellAround(string $step, Solid $solid, float $wall, array $open, array $others = [], ?Budget $budget = null): Solid
     {
         $budget ??= Budget::unlimited();
         self::positive($wall);
-        self::known($solid, $open);
-        $by = static fn (string $n): float => in_array($n, $open, true) ? 0.0 : $wall;
+        array_map(self::positive(...), $others);
+        self::known($solid, [...$open, ...array_map(strval(...), array_keys($others))]);
+        $by = static fn (string $n): float => in_array($n, $open, true) ? 0.0 : $others[$n] ?? $wall;
         try {
             $whole = self::offset($solid, $by, $budget)->renamed(static fn (string $n): string => in_array($n, $open, true) ? $n : "$step:outside of $n");
         } catch (Refused) {

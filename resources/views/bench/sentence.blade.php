@@ -87,7 +87,8 @@ Chamfer {!! $name !!} {!! $f->edgesAndFaces() !!}, {!! $f->chosen('by') !!} {!! 
 
 @break
 @case('hollow')
-Hollow out {!! $name !!} to a wall of {!! $f->typed('wall', 'wall') !!} {{ $u }}, open at {!! $f->picks('faces', 'face') !!}
+Hollow out {!! $name !!} to a wall of {!! $f->typed('wall', 'wall') !!} {{ $u }} {!! $f->chosen('side') !!}, open at {!! $f->picks('faces', 'face') !!}@if (! $f->reading || ! $f->isEmpty('others')); a wall of {!! $f->typed('second', 'wall there') !!} {{ $u }} at {!! $f->picks('others', 'face') !!}@endif
+
 @break
 @case('draft')
 Tilt {!! $name !!} {!! $f->picks('faces', 'face') !!} by {!! $f->typed('angle', 'angle in degrees') !!}° about the {!! $f->plane() !!}

@@ -261,3 +261,22 @@ it('says when a cut would meet the part in the other direction', function () use
     $steps = [$block, ['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'distance' => '5', 'direction' => 'down']];
     expect(Parts::outcome($steps))->toBe('cuts-nothing@direction')->and(Parts::build($steps)->results['s3']->messages[0]->why)->toContain('In the other direction');
 });
+
+it('lays walls inside or around, some thicker than others', function (array $hollow, float $volume): void {
+    $state = Parts::build([['kind' => 'block', 'width' => '30', 'depth' => '20', 'height' => '15'], ['kind' => 'hollow', 'wall' => '2', 'faces' => ['s1:top']] + $hollow]);
+    expect($state->isSound())->toBeTrue()->and((new MassProperties($state->part()))->volume)->toEqualWithDelta($volume, 1e-6);
+})->with([
+    'inside' => [[], 9000 - 26 * 16 * 13.0],
+    'around' => [['side' => 'outside'], 34 * 24 * 17 - 9000.0],
+    'a thicker floor' => [['others' => ['s1:bottom'], 'second' => '5'], 9000 - 26 * 16 * 10.0],
+    'around, two sides thicker' => [['side' => 'outside', 'others' => ['s1:left', 's1:right'], 'second' => '3'], 36 * 24 * 17 - 9000.0],
+    // an open face has no wall, whatever else is said of it
+    'open and thick' => [['others' => ['s1:top', 's1:bottom'], 'second' => '5'], 9000 - 26 * 16 * 10.0],
+]);
+
+it('pulls several faces at once', function (): void {
+    $state = Parts::build([['kind' => 'block', 'width' => '30', 'depth' => '20', 'height' => '15'], ['kind' => 'pull', 'faces' => ['s1:left', 's1:right', 's1:top'], 'distance' => '2']]);
+    expect($state->isSound())->toBeTrue()->and((new MassProperties($state->part()))->volume)->toEqualWithDelta(34 * 20 * 17, 1e-6)
+        // a tilted face and one that is gone are told at their fields
+        ->and(Parts::outcome([['kind' => 'block'], ['kind' => 'pull', 'faces' => ['s1:left', 's1:lid'], 'distance' => '2']]))->toBe('no-face@faces');
+});
