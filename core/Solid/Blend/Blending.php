@@ -234,7 +234,7 @@ final class Blending
     /** @param Closure(EdgeShape, int): Section $section */
     private function tool(string $step, int $number, EdgeShape $e, Closure $section, int $arcs): Solid
     {
-        $stations = $lines = [];
+        $stations = $lines = $trims = [];
         $name = "$step:" . ($section($e, 0)->middle === null ? 'chamfer' : 'round') . " $number";
         $ends = $this->ends[$e->edge->name];
         if ($e->curve !== null) {
@@ -264,7 +264,13 @@ final class Blending
                     $d += ($k === 0 ? -1 : 1) * $round->needed($loop, self::PAST * max(Vector::distance($s->edge, $s->onLeft), Vector::distance($s->edge, $s->onRight)));
                 }
                 $wall = $e->curve === null ? $this->wallEnds[$e->edge->name][$k] ?? null : null;
-                $loop = $wall === null ? array_map(static fn (array $p): array => $e->carried($p, $k, $n, $d), $loop) : $wall[0]->carried($e, $k, $loop, $wall[1]);
+                $past = $wall === null ? null : $wall[0]->past($e, $k, $loop, $wall[1]);
+                if ($wall !== null && $past !== null) {
+                    $trims[] = $wall[0];
+                    $loop = $e->farther($loop, $k, $past);
+                } else {
+                    $loop = $wall === null ? array_map(static fn (array $p): array => $e->carried($p, $k, $n, $d), $loop) : $wall[0]->carried($e, $k, $loop, $wall[1]);
+                }
             }
             $stations[] = [$loop];
         }
@@ -286,7 +292,12 @@ final class Blending
             throw new Refused('too-large', 'What would have to be cut or filled runs into itself.');
         }
 
-        return $cutOff === null ? $tool : $cutOff->cut($tool, "$step:seam $number", $this->budget);
+        $tool = $cutOff === null ? $tool : $cutOff->cut($tool, "$step:seam $number", $this->budget);
+        foreach ($trims as $wall) {
+            $tool = $wall->trimmed($tool, $this->budget);
+        }
+
+        return $tool;
     }
 
     /**

@@ -303,4 +303,19 @@ final class EdgeShape
 
         return Vector::add($this->centre, Vector::turned($spoke, $this->axis, $angle));
     }
+
+    /**
+     * The points of a section at the first or last station, as much farther along the edge.
+     *
+     * @param list<V> $loop
+     * @param float $by mm along a line, degrees round an axis
+     * @return list<V>
+     */
+    public function farther(array $loop, int $station, float $by): array
+    {
+        $by = $station === 0 ? -$by : $by;
+        $axis = $this->axis;
+
+        return array_map(fn (array $p): array => $axis === null ? Vector::add($p, $this->tangents[$station], $by) : Vector::add($this->centre, Vector::turned(Vector::sub($p, $this->centre), $axis, $by)), $loop);
+    }
 }
