@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Blend;
 
+use Cubo\Geometry\LeastStep;
 use Cubo\Geometry\Vector;
-use Cubo\Solid\Layer\LeastStep;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;

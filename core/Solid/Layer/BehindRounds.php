@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid\Layer;
 
 use Closure;
+use Cubo\Geometry\LeastStep;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Layer;
 
+use Cubo\Geometry\LeastStep;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\OffsetPatch;
 use Cubo\Solid\Surface;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Cubo\Solid\Shift;
 
 use Closure;
+use Cubo\Geometry\LeastStep;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Layer\Gathering;
 use Cubo\Solid\Layer\Inset;
 use Cubo\Solid\Layer\Layers;
-use Cubo\Solid\Layer\LeastStep;
 use Cubo\Solid\Layer\Skin;
 use Cubo\Solid\Refused;
 use Cubo\Solid\SelfCrossing;

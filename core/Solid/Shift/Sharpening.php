@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Solid\Shift;
 
 use Cubo\Budget\Budget;
+use Cubo\Geometry\LeastStep;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Blend\Blending;
 use Cubo\Solid\Blend\Topology;
@@ -13,7 +14,6 @@ use Cubo\Solid\Layer\Face;
 use Cubo\Solid\Layer\Gathering;
 use Cubo\Solid\Layer\Inset;
 use Cubo\Solid\Layer\Layers;
-use Cubo\Solid\Layer\LeastStep;
 use Cubo\Solid\Layer\Skin;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;

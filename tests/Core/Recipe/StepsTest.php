@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
+use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\PartState;
-use Cubo\Measure\MassProperties;
 use Tests\Drawn;
 use Tests\Parts;
 use Tests\Soundness;

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Cubo\Solid\Layer;
-
-use Cubo\Geometry\Vector;
+namespace Cubo\Geometry;
 
 /**
  * The shortest step that fits one, two or three linear conditions n.step = -value; conditions that say the same are met
