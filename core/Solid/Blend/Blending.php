@@ -35,6 +35,12 @@ final class Blending
     /** Cosine between the normals of faces that meet too sharply beside a round face. */
     private const SHARP = -0.95;
 
+    /** mm by which tools along curves reach into each other where one runs on into the next */
+    private const OVERLAP = 0.03;
+
+    /** one less the cosine of an angle of half a degree */
+    private const NEARLY = 5e-5;
+
     /** How far outside of a face a tool ends, mm: facets stray from it by less. */
     private const OUT = 0.06;
 
@@ -193,8 +199,11 @@ final class Blending
         $same = $begins === $atEnd ? 1.0 : -1.0;
         [$left, $right] = $same > 0 ? [$o->leftNormals[$m], $o->rightNormals[$m]] : [$o->rightNormals[$m], $o->leftNormals[$m]];
 
-        return $same * Vector::dot($shape->tangents[$k], $o->tangents[$m]) > 1 - 1e-6
-            && Vector::dot($shape->leftNormals[$k], $left) > 1 - 1e-6 && Vector::dot($shape->rightNormals[$k], $right) > 1 - 1e-6;
+        // free faces meet less exactly
+        $least = 1 - ($shape->curve === null && $o->curve === null ? 1e-6 : self::NEARLY);
+
+        return $same * Vector::dot($shape->tangents[$k], $o->tangents[$m]) > $least
+            && Vector::dot($shape->leftNormals[$k], $left) > $least && Vector::dot($shape->rightNormals[$k], $right) > $least;
     }
 
     /** @param Closure(EdgeShape, int): Section $section */
@@ -320,7 +329,14 @@ final class Blending
             [$normal, $d] = $ends[$k];
             $round = $this->roundEnds[$e->edge->name][$k] ?? null;
             $ahead = ($end === 0 ? -1 : 1) * Vector::dot($normal, $e->tangents[$k]);
-            if (! $e->convex || isset($this->across[$e->edge->name][$k]) || ($round === null && $ahead < 0)) {
+            if (isset($this->across[$e->edge->name][$k])) {
+                // a little into the one that runs on: free faces do not meet to the last bit
+                $more[$end] = $curve->beyond($end === 1, self::OVERLAP, 1);
+                unset($ends[$k]);
+
+                continue;
+            }
+            if (! $e->convex || ($round === null && $ahead < 0)) {
                 continue;
             }
             unset($ends[$k]);

@@ -114,7 +114,7 @@ final class Room
                             $over["$name,$face"] = ($over["$name,$face"] ?? 0) + 1;
                         }
                         // planes at both ends that lean towards each other may leave no length there
-                        if ($e->axis === null && isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) < -self::ROUNDING * (1 + Vector::length($p))) {
+                        if ($e->axis === null && $e->curve === null && isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) < -self::ROUNDING * (1 + Vector::length($p))) {
                             return false;
                         }
                         foreach (isset($before[$face]) && $n === 2 ? self::BETWEEN : [] as $part) {

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use Cubo\Exchange\SolidPacking;
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\PartState;
+use Cubo\Solid\Blend\Topology;
 use Tests\Drawn;
 use Tests\Parts;
 use Tests\Soundness;
@@ -280,3 +282,17 @@ it('pulls several faces at once', function (): void {
         // a tilted face and one that is gone are told at their fields
         ->and(Parts::outcome([['kind' => 'block'], ['kind' => 'pull', 'faces' => ['s1:left', 's1:lid'], 'distance' => '2']]))->toBe('no-face@faces');
 });
+
+it('hollows a pot from a square to a circle and rounds its rims', function (string $skin): void {
+    $pot = [['kind' => 'sketch', 'shapes' => [['kind' => 'rectangle', 'width' => '40', 'height' => '40']]], ['kind' => 'sketch', 'plane' => 'ground', 'offset' => '50', 'shapes' => [['kind' => 'circle', 'round' => '60']]], ['kind' => 'loft', 'sketches' => ['s1', 's2'], 'skin' => $skin], ['kind' => 'hollow', 'wall' => '3', 'faces' => ['s3:end']]];
+    $hollow = Parts::build($pot);
+    $part = $hollow->part();
+    expect($hollow->isSound())->toBeTrue()->and(Soundness::faults($part))->toBe([]);
+    // what is kept of it is the same again
+    $kept = SolidPacking::unpack(SolidPacking::pack($part));
+    expect($kept?->facettedVolume())->toBe($part->facettedVolume())->and($kept?->surfaces)->toEqual($part->surfaces);
+    $rims = array_values(array_filter(array_keys(Topology::of($part)->edges), static fn (string $e): bool => str_contains($e, 's3:end')));
+    $round = Parts::build([...$pot, ['kind' => 'round', 'edges' => $rims, 'radius' => '1']]);
+    // both rims are about 170 and 188 long; a round takes some 0.2 of each mm
+    expect($round->isSound())->toBeTrue()->and($part->facettedVolume() - $round->part()->facettedVolume())->toBeGreaterThan(60.0)->toBeLessThan(100.0);
+})->with(['straight', 'smooth']);
