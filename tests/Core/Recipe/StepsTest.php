@@ -7,6 +7,7 @@ use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\PartState;
 use Cubo\Solid\Blend\Topology;
+use Cubo\Solid\Solid;
 use Tests\Drawn;
 use Tests\Parts;
 use Tests\Soundness;
@@ -289,8 +290,8 @@ it('hollows a pot from a square to a circle and rounds its rims', function (stri
     $part = $hollow->part();
     expect($hollow->isSound())->toBeTrue()->and(Soundness::faults($part))->toBe([]);
     // what is kept of it is the same again
-    $kept = SolidPacking::unpack(SolidPacking::pack($part));
-    expect($kept?->facettedVolume())->toBe($part->facettedVolume())->and($kept?->surfaces)->toEqual($part->surfaces);
+    $bytes = SolidPacking::pack($part);
+    expect(SolidPacking::pack(SolidPacking::unpack($bytes) ?? new Solid))->toBe($bytes);
     $rims = array_values(array_filter(array_keys(Topology::of($part)->edges), static fn (string $e): bool => str_contains($e, 's3:end')));
     $round = Parts::build([...$pot, ['kind' => 'round', 'edges' => $rims, 'radius' => '1']]);
     // both rims are about 170 and 188 long; a round takes some 0.2 of each mm
