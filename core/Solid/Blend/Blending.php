@@ -8,14 +8,12 @@ use Closure;
 use Cubo\Budget\Budget;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
-use Cubo\Solid\GridPatch;
 use Cubo\Solid\Maker\Fineness;
 use Cubo\Solid\Maker\Skin;
 use Cubo\Solid\Refused;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
-use Cubo\Solid\SurfaceEquation;
 
 /**
  * Rounds and chamfers chosen edges: straight and circular ones between planes, cylinders and cones. At a ridge material
@@ -31,9 +29,6 @@ final class Blending
     public const MOST_TRIANGLES = 150000;
 
     public const MOST_EDGES = 400;
-
-    /** Cosine between the normals of faces that meet too sharply beside a round face. */
-    private const SHARP = -0.95;
 
     /** mm by which tools along curves reach into each other where one runs on into the next */
     private const OVERLAP = 0.03;
@@ -253,8 +248,8 @@ final class Blending
         $overRight = false;
         foreach (array_keys($e->stations) as $k) {
             $s = $section($e, $k);
-            [$line, $overRight] = self::upToAxis($e, $k, $s, $this->line($s, $e->tangents[$k], $arcs));
-            $loop = [...$this->seam($e, $k, $s), ...$line];
+            [$line, $overRight] = Outline::line($e, $k, $s, $arcs);
+            $loop = [...Outline::seam($e, $k, $s), ...$line];
             $lines[] = $line;
             if ($turned === null) {
                 $area = [0.0, 0.0, 0.0];
@@ -289,7 +284,7 @@ final class Blending
             [$loops, $closed] = $cutOff->loops();
             $stations = array_map(static fn (array $loop): array => [$loop], $loops);
         }
-        $surface = $e->curve === null ? $this->surface($name, $e, $section($e, 0)) : Surface::free($name, self::patch($lines, $closed));
+        $surface = $e->curve === null ? NewFace::of($name, $e, $section($e, 0)) : NewFace::through($name, $lines, $closed);
         $seam = Surface::plane("$step:seam $number");
         // the sides of the new face are those between its points; turned round they come first
         $first = $turned ? 0 : count($stations[0][0]) - ($section($e, 0)->middle === null ? 2 : $arcs + 1);
@@ -361,27 +356,6 @@ final class Blending
         return [$e->ledOn($more[0], $more[1]), $planes];
     }
 
-    /**
-     * The new face along a curve, through all its points.
-     *
-     * @param list<list<V>> $lines from the left face to the right one, by station
-     */
-    private static function patch(array $lines, bool $closed): GridPatch
-    {
-        $x = $y = $z = [];
-        $way = [0.0];
-        foreach (array_keys($lines[0]) as $j) {
-            foreach ($lines as $line) {
-                [$x[], $y[], $z[]] = $line[$j];
-            }
-        }
-        for ($i = 1; $i < count($lines); $i++) {
-            $way[] = $way[$i - 1] + max(1e-9, Vector::distance($lines[$i - 1][0], $lines[$i][0]), Vector::distance(end($lines[$i - 1]), end($lines[$i])));
-        }
-
-        return new GridPatch($x, $y, $z, count($lines), $closed, $closed ? null : $way);
-    }
-
     /** Whether a station lies past the end of its edge. */
     private function isPast(EdgeShape $e, int $k): bool
     {
@@ -395,155 +369,6 @@ final class Blending
         $n = count($v);
 
         return Vector::halfway([$this->point($v[intdiv($n - 1, 2)]), $this->point($v[intdiv($n, 2)])]);
-    }
-
-    /**
-     * The points of the section in the faces and beyond: from the right face over the edge to the left one. Beside a
-     * round face along a straight edge the facets do not hold the touching line: there the section goes a little beyond.
-     *
-     * @return list<V>
-     */
-    private function seam(EdgeShape $e, int $k, Section $s): array
-    {
-        $beyond = ($e->convex ? 4 : -4) * Fineness::CHORD;
-        $left = $e->bulges($e->left);
-        $right = $e->bulges($e->right);
-        $out = [];
-        if ($right) {
-            $n = SurfaceEquation::outward($e->right, $s->onRight, $e->rightNormals[$k]);
-            $out[] = Vector::add($s->onRight, $n, $beyond);
-        }
-        $out[] = $left || $right ? $this->tip($e, $k, $s, $left, $right, $beyond) : $s->edge;
-        if ($left) {
-            $n = SurfaceEquation::outward($e->left, $s->onLeft, $e->leftNormals[$k]);
-            $out[] = Vector::add($s->onLeft, $n, $beyond);
-        }
-
-        return $out;
-    }
-
-    /**
-     * Where the sides of the tool meet beyond the edge: beside a round face in the plane that touches it where the round or
-     * chamfer does, or farther out where the edge is. A straight way from there would else pass under a face that bulges.
-     *
-     * @return V
-     */
-    private function tip(EdgeShape $e, int $k, Section $s, bool $left, bool $right, float $beyond): array
-    {
-        $out = $e->convex ? 1.0 : -1.0;
-        $planes = [];
-        foreach ([[$left, $e->left, $s->onLeft, $e->leftNormals[$k]], [$right, $e->right, $s->onRight, $e->rightNormals[$k]]] as [$round, $surface, $touch, $normal]) {
-            $n = $round ? SurfaceEquation::outward($surface, $touch, $normal) : $normal;
-            $planes[] = [$n, $round ? $out * max(0.0, $out * Vector::dot($n, Vector::sub($touch, $s->edge))) + $beyond : 0.0];
-        }
-        [[$n, $x], [$m, $y]] = $planes;
-        $c = Vector::dot($n, $m);
-        if (min($c, Vector::dot($e->leftNormals[$k], $e->rightNormals[$k])) < self::SHARP) {
-            throw new Refused('too-sharp', 'The faces meet at too sharp an angle here.');
-        }
-        $det = 1 - $c * $c;
-        if ($det < 1e-6) {
-            return Vector::add($s->edge, $n, max(abs($x), abs($y)) * $out);
-        }
-
-        return Vector::add(Vector::add($s->edge, $n, ($x - $c * $y) / $det), $m, ($y - $c * $x) / $det);
-    }
-
-    /**
-     * From the left face to the right one.
-     *
-     * @param V $t
-     * @return list<V>
-     */
-    private function line(Section $s, array $t, int $arcs): array
-    {
-        if ($s->middle === null) {
-            return [$s->onLeft, $s->onRight];
-        }
-        $a = Vector::sub($s->onLeft, $s->middle);
-        $b = Vector::sub($s->onRight, $s->middle);
-        $angle = rad2deg(atan2(Vector::dot(Vector::cross($a, $b), $t), Vector::dot($a, $b)));
-        $out = [$s->onLeft];
-        for ($i = 1; $i < $arcs; $i++) {
-            $out[] = Vector::add($s->middle, Vector::turned($a, $t, $angle * $i / $arcs));
-        }
-        $out[] = $s->onRight;
-
-        return $out;
-    }
-
-    /**
-     * Round a circle smaller than what is taken the section ends at the axis: what lies beyond is taken from the other side
-     * or by the edges that run on from the arc.
-     *
-     * @param list<V> $line from the left face to the right one
-     * @return array{list<V>, bool} with the point of the axis in the face put in before, or behind; whether behind
-     */
-    private static function upToAxis(EdgeShape $e, int $k, Section $s, array $line): array
-    {
-        if ($e->axis === null) {
-            return [$line, false];
-        }
-        $out = Vector::unit(Vector::sub($e->stations[$k], $e->centre));
-        $far = static fn (array $p): float => Vector::dot(Vector::sub($p, $e->centre), $out);
-        $cross = static function (array $p, array $q) use ($far): array {
-            [$a, $b] = [$far($p), $far($q)];
-
-            return Vector::add($p, Vector::sub($q, $p), $a / ($a - $b));
-        };
-        $least = -Room::ROUNDING * (1 + $e->radius);
-        foreach ([false, true] as $right) {
-            $points = $right ? array_reverse($line) : $line;
-            if ($far($points[0]) >= $least) {
-                continue;
-            }
-            for ($j = 1; $j < count($points) - 1 && $far($points[$j]) < 0; $j++);
-            if ($far($points[$j]) < 0) {
-                throw new Refused('too-large', 'The edge is too small for this.');
-            }
-            $at = $cross($points[$j - 1], $points[$j]);
-            $new = [$cross($points[0], $s->edge), ...array_fill(0, $j, $at), ...array_slice($points, $j)];
-
-            return [$right ? array_reverse($new) : $new, $right];
-        }
-
-        return [$line, false];
-    }
-
-    private function surface(string $name, EdgeShape $e, Section $s): Surface
-    {
-        if ($s->middle === null) {
-            if ($e->axis === null) {
-                return Surface::plane($name);
-            }
-            // beyond the axis the radius counts below zero
-            $out = Vector::unit(Vector::sub($s->edge, $e->centre));
-            $polar = static function (array $p) use ($e, $out): array {
-                $d = Vector::sub($p, $e->centre);
-
-                return [Vector::dot($d, $out), Vector::dot($d, $e->axis ?? [0.0, 0.0, 1.0])];
-            };
-            [$r, $h] = $polar($s->onLeft);
-            [$q, $g] = $polar($s->onRight);
-            if (abs($h - $g) < 1e-9 * (1 + $r)) {
-                return Surface::plane($name);
-            }
-
-            return abs($r - $q) < 1e-9 * (1 + $r)
-                ? Surface::cylinder($name, $e->centre, $e->axis, $r)
-                : Surface::cone($name, Vector::add($e->centre, $e->axis, $q > $r ? $g : $h), $e->axis, max($q, $r), ($q - $r) / ($g - $h));
-        }
-        $radius = Vector::distance($s->middle, $s->onLeft);
-        if ($e->axis === null) {
-            return Surface::cylinder($name, $s->middle, $e->tangents[0], $radius);
-        }
-        $d = Vector::sub($s->middle, $e->centre);
-        $h = Vector::dot($d, $e->axis);
-        $out = Vector::dot($d, Vector::unit(Vector::sub($s->edge, $e->centre)));
-        $on = Vector::add($e->centre, $e->axis, $h);
-
-        // past the axis the ring has a middle circle below zero: the inner part of one that passes through itself
-        return abs($out) < 1e-9 * (1 + $radius) ? Surface::sphere($name, $on, $radius) : Surface::torus($name, $on, $e->axis, $out, $radius);
     }
 
     /**

@@ -21,6 +21,9 @@ final class Room
     /** for looking for the largest size that fits */
     private const MOST_WORK = 1_000_000;
 
+    /** What a section beside a free face costs. */
+    private const OF_A_CURVE = 4000;
+
     /** Where between its ends a straight edge is looked at. */
     private const BETWEEN = [0.125, 0.25, 0.375, 0.5, 0.625, 0.75, 0.875];
 
@@ -79,6 +82,7 @@ final class Room
                     if (($k === 0 && $e->past[0]) || ($k === $n - 1 && $e->past[1])) {
                         continue;
                     }
+                    $this->budget->spend($e->curve === null ? 20 : self::OF_A_CURVE);
                     $s = $section($e, $k, $share);
                     foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $touch]) {
                         $p = $touch;

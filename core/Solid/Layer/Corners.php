@@ -17,6 +17,9 @@ use Cubo\Solid\Surface;
  */
 final class Corners
 {
+    /** @var array<int, int> a half-edge that leaves a vertex */
+    private array $out = [];
+
     /**
      * @param int $side -1 inwards, 1 outwards
      * @param Closure(string): string $named name of the moved face
@@ -100,9 +103,6 @@ final class Corners
 
         return $ring;
     }
-
-    /** @var array<int, int> a half-edge that leaves a vertex */
-    private array $out = [];
 
     /** @return array<int, int> */
     private function outgoing(): array
