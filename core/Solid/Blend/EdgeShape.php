@@ -67,7 +67,7 @@ final class EdgeShape
         $points = array_map(static fn (int $v): array => [$solid->x[$v], $solid->y[$v], $solid->z[$v]], $edge->vertices);
         if (! $this->findShape($points)) {
             $this->past = [false, false];
-            $this->curve = new TrueCurve($solid, $edge);
+            $this->curve = new TrueCurve($this->solid, $this->edge);
             $this->take($this->curve->stations);
         }
         foreach ($this->curve === null ? $this->stations : [] as $k => $p) {
