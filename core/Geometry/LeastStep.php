@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Cubo\Geometry;
 
 /**
- * The shortest step that fits one, two or three linear conditions n.step = -value; conditions that say the same are met
- * once (least squares by Gram and Schmidt).
+ * The shortest step that brings up to three independent linear conditions n.step = -value to zero; the best conditioned ones
+ * are taken first, those that say the same once (Gram and Schmidt).
  *
  * @phpstan-type V array{float,float,float}
  */
 final class LeastStep
 {
-    private const ALIKE = 1e-7;
+    /** Sine of the angle below which a condition says what others have said. */
+    private const ALIKE = 1e-5;
 
     /**
      * @param list<array{float, V}> $rows value and unit normal
@@ -20,20 +21,30 @@ final class LeastStep
      */
     public static function of(array $rows): array
     {
+        $basis = [];
         $step = [0.0, 0.0, 0.0];
-        $base = [];
-        foreach ($rows as [$value, $n]) {
-            $rest = $n;
-            foreach ($base as $b) {
-                $rest = Vector::add($rest, $b, -Vector::dot($n, $b));
+        while (count($basis) < 3) {
+            $best = null;
+            $most = self::ALIKE;
+            foreach ($rows as $k => [, $n]) {
+                foreach ($basis as $e) {
+                    $n = Vector::add($n, $e, -Vector::dot($n, $e));
+                }
+                $l = Vector::length($n);
+                if ($l > $most) {
+                    $most = $l;
+                    $best = [$k, $n, $l];
+                }
             }
-            $l = Vector::length($rest);
-            if ($l < self::ALIKE) {
-                continue;
+            if ($best === null) {
+                break;
             }
-            $b = Vector::unit($rest);
-            $base[] = $b;
-            $step = Vector::add($step, $b, (-$value - Vector::dot($n, $step)) / $l);
+            [$k, $n, $l] = $best;
+            $e = [$n[0] / $l, $n[1] / $l, $n[2] / $l];
+            // along e, so that this condition holds too
+            $step = Vector::add($step, $e, (-$rows[$k][0] - Vector::dot($rows[$k][1], $step)) / $l);
+            $basis[] = $e;
+            unset($rows[$k]);
         }
 
         return $step;

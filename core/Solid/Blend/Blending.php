@@ -63,7 +63,7 @@ final class Blending
      * @param list<string> $edges names
      * @param float $radius mm
      *
-     * @throws Refused too-complex, no-edge, edge-shape, tangent-edge, end-on-round; too-large, with the largest radius found to work
+     * @throws Refused too-complex, no-edge, edge-shape, tangent-edge, too-sharp; too-large, with the largest radius found to work
      */
     public static function round(string $step, Solid $solid, array $edges, float $radius, ?Budget $budget = null): Solid
     {

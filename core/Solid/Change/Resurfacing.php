@@ -6,6 +6,7 @@ namespace Cubo\Solid\Change;
 
 use Cubo\Budget\Budget;
 use Cubo\Geometry\EarClipping;
+use Cubo\Geometry\LeastStep;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Maker\Fineness;
 use Cubo\Solid\Refused;
@@ -126,7 +127,7 @@ final class Resurfacing
         for ($i = 0; $i < 25; $i++) {
             $this->budget->spend(20 * count($this->around[$v]));
             $rows = $this->conditions($v, $p);
-            $step = self::shortest($rows);
+            $step = LeastStep::of($rows);
             $p = Vector::add($p, $step);
             if (Vector::length($step) < 1e-15 * $scale) {
                 break;
@@ -182,43 +183,6 @@ final class Resurfacing
         }
 
         return $rows;
-    }
-
-    /**
-     * The shortest step that brings independent conditions to zero; the best conditioned ones are taken first.
-     *
-     * @param list<array{float, V}> $rows
-     * @return V
-     */
-    private static function shortest(array $rows): array
-    {
-        $basis = [];
-        $step = [0.0, 0.0, 0.0];
-        while (count($basis) < 3) {
-            $best = null;
-            $most = 1e-5;
-            foreach ($rows as $k => [, $n]) {
-                foreach ($basis as $e) {
-                    $n = Vector::add($n, $e, -Vector::dot($n, $e));
-                }
-                $l = Vector::length($n);
-                if ($l > $most) {
-                    $most = $l;
-                    $best = [$k, $n, $l];
-                }
-            }
-            if ($best === null) {
-                break;
-            }
-            [$k, $n, $l] = $best;
-            $e = [$n[0] / $l, $n[1] / $l, $n[2] / $l];
-            // along e, so that this condition holds too
-            $step = Vector::add($step, $e, (-$rows[$k][0] - Vector::dot($rows[$k][1], $step)) / $l);
-            $basis[] = $e;
-            unset($rows[$k]);
-        }
-
-        return $step;
     }
 
     private function addTriangles(SolidBuilder $b): void

@@ -61,20 +61,12 @@ final class BehindRounds
             $l = ($k + 1) % 4;
             // side 0 lies beside the layer of the wall
             foreach (Layers::quad($p[$k], $p[$l], $q[$l], $q[$k], $k === 0 ? $v > $w : $v < $w) as $t) {
-                $triangles[] = [$t, $k === 1 ? $moved : $other];
+                $triangles[] = [...$t, $k === 1 ? $moved : $other];
             }
         }
-        array_push($triangles, [[$p[0], $p[2], $p[1]], $other], [[$p[0], $p[3], $p[2]], $other], [[$q[0], $q[1], $q[2]], $other], [[$q[0], $q[2], $q[3]], $other]);
-        $six = 0.0;
-        foreach ($triangles as [[$a, $b, $c]]) {
-            $six += Vector::dot($a, Vector::cross($b, $c));
-        }
-        foreach ($triangles as [[$a, $b, $c], $surface]) {
-            $six > 0 ? $g->triangle([$a, false], [$b, false], [$c, false], $surface) : $g->triangle([$a, false], [$c, false], [$b, false], $surface);
-        }
-        $solid = $g->solid();
+        array_push($triangles, [$p[0], $p[2], $p[1], $other], [$p[0], $p[3], $p[2], $other], [$q[0], $q[1], $q[2], $other], [$q[0], $q[2], $q[3], $other]);
 
-        return $solid === null || $solid->facettedVolume() < 1e-9 ? null : $solid;
+        return $g->turnedOut($triangles);
     }
 
     /**

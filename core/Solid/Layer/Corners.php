@@ -156,21 +156,13 @@ final class Corners
             $sides[] = [$p, $i[$k], $m[$k], $i[$next], null];
             $sides[] = [$i[$k], $m[($k + 2) % 3], $all, $m[$k], $k];
         }
-        $six = 0.0;
         $flat = $g->surface(Surface::plane(($this->named)($this->skin->faces[$three[0]]->surface->name)));
         $triangles = [];
         foreach ($sides as [$a, $b, $c, $d, $face]) {
             $surface = $face === null ? $flat : $g->surface($this->inset->surface($three[$face], ($this->named)($this->skin->faces[$three[$face]]->surface->name)));
-            foreach ([[$a, $b, $c], [$a, $c, $d]] as $t) {
-                $six += Vector::dot($t[0], Vector::cross($t[1], $t[2]));
-                $triangles[] = [$t, $surface];
-            }
+            array_push($triangles, [$a, $b, $c, $surface], [$a, $c, $d, $surface]);
         }
-        foreach ($triangles as [[$a, $b, $c], $surface]) {
-            $six > 0 ? $g->triangle([$a, false], [$b, false], [$c, false], $surface) : $g->triangle([$a, false], [$c, false], [$b, false], $surface);
-        }
-        $solid = $g->solid();
 
-        return $solid === null || $solid->facettedVolume() < 1e-9 ? null : $solid;
+        return $g->turnedOut($triangles);
     }
 }

@@ -22,6 +22,9 @@ final class Gathering
 {
     private const WELD = 1e-8;
 
+    /** mm3 */
+    private const NOTHING = 1e-9;
+
     /** share by which the way over a point of a circle is longer than the chord, at most */
     private const ASTRAY = 2e-3;
 
@@ -101,6 +104,27 @@ final class Gathering
         }
 
         return $triangles === [] ? null : $this->build($triangles);
+    }
+
+    /**
+     * A solid of triangles that all turn the same way, whichever that is; null when next to nothing is left.
+     *
+     * @param list<array{V, V, V, int}> $triangles corners and surface
+     *
+     * @throws InvalidArgumentException when the triangles do not close
+     */
+    public function turnedOut(array $triangles): ?Solid
+    {
+        $six = 0.0;
+        foreach ($triangles as [$a, $b, $c]) {
+            $six += Vector::dot($a, Vector::cross($b, $c));
+        }
+        foreach ($triangles as [$a, $b, $c, $surface]) {
+            $six > 0 ? $this->triangle([$a, false], [$b, false], [$c, false], $surface) : $this->triangle([$a, false], [$c, false], [$b, false], $surface);
+        }
+        $solid = $this->solid();
+
+        return $solid === null || $solid->facettedVolume() < self::NOTHING ? null : $solid;
     }
 
     /**

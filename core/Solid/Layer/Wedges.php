@@ -171,17 +171,17 @@ final class Wedges
             [$w, $q] = $stations[($i + 1) % $n];
             for ($k = 0; $k < 4; $k++) {
                 $l = ($k + 1) % 4;
-                foreach (Layers::quad([$p[$k], false], [$p[$l], false], [$q[$l], false], [$q[$k], false], $this->diagonal($k, $v < $w)) as $t) {
-                    $triangles[] = [$t, $k];
+                foreach (Layers::quad($p[$k], $p[$l], $q[$l], $q[$k], $this->diagonal($k, $v < $w)) as $t) {
+                    $triangles[] = [...$t, $k];
                 }
             }
         }
         if (! $closed) {
             // cut from the edge to where the faces meet, as corners are
-            [$a, $b, $c, $d] = array_map(static fn (array $x): array => [$x, false], $stations[0][1]);
-            array_push($triangles, [[$a, $d, $c], 4], [[$a, $c, $b], 4]);
-            [$a, $b, $c, $d] = array_map(static fn (array $x): array => [$x, false], $stations[$n - 1][1]);
-            array_push($triangles, [[$a, $b, $c], 4], [[$a, $c, $d], 4]);
+            [$a, $b, $c, $d] = $stations[0][1];
+            array_push($triangles, [$a, $d, $c, 4], [$a, $c, $b, 4]);
+            [$a, $b, $c, $d] = $stations[$n - 1][1];
+            array_push($triangles, [$a, $b, $c, 4], [$a, $c, $d, 4]);
         }
 
         return $this->solid($triangles, $f, $g);
@@ -194,13 +194,9 @@ final class Wedges
         return $side === 0 ? ! $up : $up;
     }
 
-    /** @param list<array{array<int, array{V, bool}>, int}> $triangles with the side they belong to */
+    /** @param list<array{V, V, V, int}> $triangles with the side they belong to */
     private function solid(array $triangles, int $f, int $g): ?Solid
     {
-        $six = 0.0;
-        foreach ($triangles as [[[$a], [$b], [$c]]]) {
-            $six += Vector::dot($a, Vector::cross($b, $c));
-        }
         $gathering = new Gathering;
         $faces = [$this->skin->faces[$f], $this->skin->faces[$g]];
         $names = array_map(fn (Face $x): string => ($this->named)($x->surface->name), $faces);
@@ -211,12 +207,7 @@ final class Wedges
             $fallen = in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Sphere], true) ? $u->radius + $faces[$k]->sign * $faces[$k]->by <= 1e-9 : ($u->kind === SurfaceKind::Torus && $u->tube + $faces[$k]->sign * $faces[$k]->by <= 1e-9);
             $moved[] = $gathering->surface($fallen ? Surface::plane($names[$k]) : $this->inset->surface($face, $names[$k]));
         }
-        foreach ($triangles as [[$a, $b, $c], $side]) {
-            $surface = $side === 1 ? $moved[0] : ($side === 2 ? $moved[1] : $end);
-            $six > 0 ? $gathering->triangle($a, $b, $c, $surface) : $gathering->triangle($a, $c, $b, $surface);
-        }
-        $solid = $gathering->solid();
 
-        return $solid === null || $solid->facettedVolume() < 1e-9 ? null : $solid;
+        return $gathering->turnedOut(array_map(static fn (array $t): array => [$t[0], $t[1], $t[2], [1 => $moved[0], 2 => $moved[1]][$t[3]] ?? $end], $triangles));
     }
 }
