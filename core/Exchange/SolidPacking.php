@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Cubo\Exchange;
 
+use Cubo\Geometry\PlaneCurve;
+use Cubo\Solid\ExtrudedSurface;
 use Cubo\Solid\GridPatch;
 use Cubo\Solid\OffsetPatch;
+use Cubo\Solid\RevolvedSurface;
 use Cubo\Solid\Solid;
 use Cubo\Solid\StretchedSurface;
 use Cubo\Solid\Surface;
@@ -78,6 +81,8 @@ final class SolidPacking
             $u->patch instanceof GridPatch => ['grid', $u->patch->columns, $u->patch->closed, $u->patch->breaks, self::floats($u->patch->us), self::floats($u->patch->vs), self::floats([...$u->patch->x, ...$u->patch->y, ...$u->patch->z])],
             $u->patch instanceof StretchedSurface => ['stretched', self::surface($u->patch->base), self::floats([...$u->patch->back, ...$u->patch->shift])],
             $u->patch instanceof OffsetPatch => ['offset', self::surface(Surface::free('', $u->patch->base)), self::floats([$u->patch->distance])],
+            $u->patch instanceof ExtrudedSurface => ['extruded', self::curve($u->patch->curve), self::floats([...$u->patch->origin, ...$u->patch->u, ...$u->patch->v])],
+            $u->patch instanceof RevolvedSurface => ['revolved', self::curve($u->patch->curve), self::floats([...$u->patch->origin, ...$u->patch->axis])],
             $u->patch === null => null,
             default => throw new LogicException('This kind of free surface cannot be packed.'),
         }];
@@ -97,12 +102,32 @@ final class SolidPacking
         } elseif ($free !== null && $free[0] === 'offset') {
             $base = self::readSurface($free[1])->patch ?? throw new LogicException('An offset surface lost what it is offset from.');
             $patch = OffsetPatch::of($base, self::readFloats($free[2])[0]);
+        } elseif ($free !== null && $free[0] === 'extruded') {
+            $n = self::readFloats($free[2]);
+            $patch = new ExtrudedSurface(self::readCurve($free[1]), [$n[0], $n[1], $n[2]], [$n[3], $n[4], $n[5]], [$n[6], $n[7], $n[8]]);
+        } elseif ($free !== null && $free[0] === 'revolved') {
+            $n = self::readFloats($free[2]);
+            $patch = new RevolvedSurface(self::readCurve($free[1]), [$n[0], $n[1], $n[2]], [$n[3], $n[4], $n[5]]);
         } elseif ($free !== null) {
             $n = self::readFloats($free[2]);
             $patch = new StretchedSurface(self::readSurface($free[1]), [$n[0], $n[1], $n[2], $n[3], $n[4], $n[5], $n[6], $n[7], $n[8]], [$n[9], $n[10], $n[11]]);
         }
 
         return new Surface(SurfaceKind::from($kind), $name, [$v[0], $v[1], $v[2]], [$v[3], $v[4], $v[5]], $v[6], $v[7], $v[8], $patch);
+    }
+
+    /** @return array{string, bool} */
+    private static function curve(PlaneCurve $c): array
+    {
+        return [self::floats([...array_merge(...$c->through), ...($c->half === null ? [] : [$c->half])]), $c->half !== null];
+    }
+
+    /** @param array<mixed> $raw */
+    private static function readCurve(array $raw): PlaneCurve
+    {
+        $n = self::readFloats($raw[0]);
+
+        return $raw[1] ? PlaneCurve::ellipse([$n[0], $n[1]], [$n[2], $n[3]], $n[4]) : PlaneCurve::spline(array_map(static fn (array $p): array => [$p[0], $p[1]], array_chunk($n, 2)));
     }
 
     /** @param list<float> $v */

@@ -61,6 +61,13 @@ final readonly class Bounds
             }
         }
 
+        $corners = new TrueCorners($s, $budget);
+        for ($k = 0; $k < 3; $k++) {
+            $extent = $max[$k] - $min[$k];
+            $max[$k] = $corners->farthest($k, 1.0, $max[$k], $extent);
+            $min[$k] = $corners->farthest($k, -1.0, $min[$k], $extent);
+        }
+
         return new self($min, $max);
     }
 

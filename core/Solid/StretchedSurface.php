@@ -20,6 +20,12 @@ final class StretchedSurface implements Patch
      */
     public function __construct(public readonly Surface $base, public readonly array $back, public readonly array $shift = [0.0, 0.0, 0.0]) {}
 
+    /** A surface stretched along the axes of the frame about the origin; all factors above zero. */
+    public static function by(Surface $base, float $kx, float $ky, float $kz): self
+    {
+        return new self($base, [1 / $kx, 0.0, 0.0, 0.0, 1 / $ky, 0.0, 0.0, 0.0, 1 / $kz]);
+    }
+
     public function foot(array $p): array
     {
         $q = $p;

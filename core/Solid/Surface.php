@@ -116,7 +116,7 @@ final readonly class Surface
             }
         }
 
-        return self::free($this->name, new StretchedSurface($this, [1 / $kx, 0.0, 0.0, 0.0, 1 / $ky, 0.0, 0.0, 0.0, 1 / $kz]));
+        return self::free($this->name, StretchedSurface::by($this, $kx, $ky, $kz));
     }
 
     public function renamed(string $name): self

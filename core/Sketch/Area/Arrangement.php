@@ -15,6 +15,8 @@ use Cubo\Solid\Maker\Profile;
  * of the planar graph are traced (M. de Berg et al., "Computational Geometry", 3rd ed., chapter 2). Areas are those of the
  * true curves. Regions are numbered from 1, by their lowest, then leftmost corner; a region's key says which curves bound
  * it from which side, so that it is found again when sizes change.
+ *
+ * @phpstan-import-type Side from Profile
  */
 final class Arrangement
 {
@@ -290,7 +292,7 @@ final class Arrangement
 
     /**
      * @param non-empty-list<array{int,int,float,float,int,bool}> $stretches
-     * @return list<array{float,float,array{name:string,circle:array{float,float,float}|null}}>
+     * @return list<array{float,float,Side}>
      */
     private function labelled(array $stretches): array
     {
@@ -306,7 +308,7 @@ final class Arrangement
         $loop = [];
         foreach ($stretches as [$c, $back, $from, $to, $v]) {
             $curve = $this->graph->curves[$c];
-            $label = ['name' => $curve->name(), 'circle' => $curve->circle()];
+            $label = ['name' => $curve->name(), 'circle' => $curve->circle(), 'drawn' => $curve->drawn()];
             $loop[] = [...$this->graph->points[$v], $label];
             $inner = $curve->inner($from, $to);
             foreach ($back === 1 ? array_reverse($inner) : $inner as $t) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Area;
 
+use Cubo\Geometry\PlaneCurve;
+
 /** A curve that bounds areas, run through by a parameter; coordinates (u, v) in mm. */
 interface Curve
 {
@@ -51,4 +53,7 @@ interface Curve
 
     /** @return array{float,float,float}|null middle and radius, when it is round */
     public function circle(): ?array;
+
+    /** The ellipse or spline of which it is a part, if it is any. */
+    public function drawn(): ?PlaneCurve;
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Area;
 
-use Cubo\Geometry\CubicSpline;
+use Cubo\Geometry\PlaneCurve;
 use Cubo\Sketch\Entity;
 use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\Role;
@@ -87,15 +87,11 @@ final class DrawnCurves
         if (count($points) < 2) {
             return [];
         }
-        $spline = new CubicSpline($points);
-        $local = static function (float $t) use ($spline): array {
-            [$p, $d, $dd] = $spline->at($t);
-
-            return [[$p[0], $p[1]], [$d[0], $d[1]], [$dd[0], $dd[1]]];
-        };
+        $spline = PlaneCurve::spline($points);
+        $knots = $spline->knots();
         $out = [];
         for ($i = 1; $i < count($points); $i++) {
-            $out[] = new Smooth($name, $local, Smooth::even($spline->knots[$i - 1], $spline->knots[$i], 8));
+            $out[] = new Smooth($name, $spline->at(...), Smooth::even($knots[$i - 1], $knots[$i], 8), $spline);
         }
 
         return $out;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Area;
 
+use Cubo\Geometry\PlaneCurve;
 use Cubo\Solid\Maker\Fineness;
 
 /** A circle or an arc, counter-clockwise; the parameter is the angle from the u direction, radians. */
@@ -124,5 +125,10 @@ final readonly class Round implements Curve
     public function circle(): array
     {
         return [$this->middle[0], $this->middle[1], $this->radius];
+    }
+
+    public function drawn(): ?PlaneCurve
+    {
+        return null;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Sketch\Area;
 
 use Closure;
+use Cubo\Geometry\PlaneCurve;
 use Cubo\Solid\Maker\Fineness;
 
 /**
@@ -30,8 +31,9 @@ final class Smooth implements Curve
      * @param Closure(float): array{array{float,float}, array{float,float}, array{float,float}} $local point, first and second derivative
      * @param list<float> $marks ascending from the first to the last parameter, close enough that the curve turns by less than
      *     about 20 degrees in between; curves that are made of pieces have marks where these meet
+     * @param PlaneCurve|null $drawn the whole curve of which this is a part
      */
-    public function __construct(private readonly string $name, private readonly Closure $local, private readonly array $marks)
+    public function __construct(private readonly string $name, private readonly Closure $local, private readonly array $marks, private readonly ?PlaneCurve $drawn = null)
     {
         foreach ($marks as $t) {
             $this->points[] = $local($t)[0];
@@ -44,20 +46,10 @@ final class Smooth implements Curve
      */
     public static function ellipse(string $name, array $middle, array $end, float $half): self
     {
-        [$u, $v] = $middle;
-        [$a, $b] = [$end[0] - $u, $end[1] - $v];
-        $l = hypot($a, $b);
-        [$c, $d] = [-$b * $half / $l, $a * $half / $l];
+        $l = hypot($end[0] - $middle[0], $end[1] - $middle[1]);
+        $curve = PlaneCurve::ellipse($middle, $end, $half);
 
-        return new self($name, static function (float $t) use ($u, $v, $a, $b, $c, $d): array {
-            [$cos, $sin] = [cos($t), sin($t)];
-
-            return [
-                [$u + $a * $cos + $c * $sin, $v + $b * $cos + $d * $sin],
-                [-$a * $sin + $c * $cos, -$b * $sin + $d * $cos],
-                [-$a * $cos - $c * $sin, -$b * $cos - $d * $sin],
-            ];
-        }, self::even(0.0, 2 * M_PI, max(32, min(256, (int) ceil(24 * max($l / $half, $half / $l))))));
+        return new self($name, $curve->at(...), self::even(0.0, 2 * M_PI, max(32, min(256, (int) ceil(24 * max($l / $half, $half / $l))))), $curve);
     }
 
     /** @return list<float> */
@@ -197,6 +189,11 @@ final class Smooth implements Curve
     public function circle(): ?array
     {
         return null;
+    }
+
+    public function drawn(): ?PlaneCurve
+    {
+        return $this->drawn;
     }
 
     /** @return list<float> */

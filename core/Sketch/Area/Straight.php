@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Sketch\Area;
 
+use Cubo\Geometry\PlaneCurve;
+
 /** A straight line between two points, parameter 0 to 1. */
 final readonly class Straight implements Curve
 {
@@ -73,6 +75,11 @@ final readonly class Straight implements Curve
     }
 
     public function circle(): ?array
+    {
+        return null;
+    }
+
+    public function drawn(): ?PlaneCurve
     {
         return null;
     }

@@ -6,12 +6,18 @@ namespace Cubo\Solid\Maker;
 
 use Cubo\Geometry\EarClipping;
 use Cubo\Geometry\Transform;
+use Cubo\Geometry\Vector;
+use Cubo\Solid\ExtrudedSurface;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
 
-/** A plane region drawn out straight. */
+/**
+ * A plane region drawn out straight.
+ *
+ * @phpstan-import-type Side from Profile
+ */
 final class Extrusion
 {
     /**
@@ -42,9 +48,7 @@ final class Extrusion
         $surfaceFor = static function (array $curve) use (&$surfaces, $b, $step): int {
             $key = $curve['name'];
 
-            return $surfaces[$key] ??= $b->surface($curve['circle'] === null
-                ? Surface::plane("$step:$key")
-                : Surface::cylinder("$step:$key", [$curve['circle'][0], $curve['circle'][1], 0.0], [0.0, 0.0, 1.0], $curve['circle'][2]));
+            return $surfaces[$key] ??= $b->surface(self::side("$step:$key", $curve, [0.0, 0.0, 0.0], [1.0, 0.0, 0.0], [0.0, 1.0, 0.0]));
         };
         $count = 0;
         foreach ($profile->loops as $loop) {
@@ -78,6 +82,25 @@ final class Extrusion
         }
 
         return $b->build()->moved($place);
+    }
+
+    /**
+     * The true face that a side of a profile leaves when it is drawn out straight.
+     *
+     * @param Side $curve
+     * @param array{float,float,float} $origin of the profile's plane
+     * @param array{float,float,float} $u unit
+     * @param array{float,float,float} $v unit
+     */
+    public static function side(string $name, array $curve, array $origin, array $u, array $v): Surface
+    {
+        [$circle, $drawn] = [$curve['circle'], $curve['drawn'] ?? null];
+
+        return match (true) {
+            $circle !== null => Surface::cylinder($name, Vector::add(Vector::add($origin, $u, $circle[0]), $v, $circle[1]), Vector::cross($u, $v), $circle[2]),
+            $drawn !== null => Surface::free($name, new ExtrudedSurface($drawn, $origin, $u, $v)),
+            default => Surface::plane($name),
+        };
     }
 
     /**

@@ -11,7 +11,11 @@ use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 
-/** A line of text as profiles and as a solid, for raised and cut-in lettering. Curves become chords as finely as circles do. */
+/**
+ * A line of text as profiles and as a solid, for raised and cut-in lettering. Curves become chords as finely as circles do.
+ *
+ * @phpstan-import-type Side from Profile
+ */
 final class Lettering
 {
     private const MOST_LETTERS = 60;
@@ -118,7 +122,7 @@ final class Lettering
     /**
      * Outer outlines, each with the holes inside it.
      *
-     * @param list<list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}>> $loops clockwise outside, as in the font
+     * @param list<list<array{0:float,1:float,2:Side}>> $loops clockwise outside, as in the font
      * @return list<Profile>
      */
     private static function pieces(array $loops): array

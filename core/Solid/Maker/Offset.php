@@ -9,6 +9,8 @@ use Cubo\Solid\Refused;
 /**
  * A profile with all its sides moved by a distance, positive towards the material. Straight sides stay straight and
  * parallel, round ones keep their centre; corners stay corners (mitred), so every point has its counterpart.
+ *
+ * @phpstan-import-type Side from Profile
  */
 final class Offset
 {
@@ -36,8 +38,8 @@ final class Offset
     }
 
     /**
-     * @param list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}> $loop
-     * @return array{list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}>, float} and how far it may be moved that way
+     * @param list<array{0:float,1:float,2:Side}> $loop
+     * @return array{list<array{0:float,1:float,2:Side}>, float} and how far it may be moved that way
      */
     private static function loop(array $loop, float $by): array
     {
@@ -54,7 +56,7 @@ final class Offset
             if ($circle !== null) {
                 $circle[2] += self::hollow($circle, $u, $v, $qu, $qv) ? $by : -$by;
             }
-            $moved[] = [$mu, $mv, ['name' => $curve['name'], 'circle' => $circle] + $curve];
+            $moved[] = [$mu, $mv, ['name' => $curve['name'], 'circle' => $circle]];
         }
         $room = INF;
         foreach ($loop as $i => [$u, $v, $curve]) {

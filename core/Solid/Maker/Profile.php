@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Maker;
 
+use Cubo\Geometry\PlaneCurve;
 use Cubo\Solid\Refused;
 
 /**
  * A plane region to extrude, revolve, sweep or loft: closed loops of points, outlines counter-clockwise and holes
  * clockwise, each side labelled with the curve it lies on.
  *
- * Point: [u, v] in mm. Curve of the side that starts at the point: ['name' => string, 'circle' => [cu, cv, r] | null].
+ * Point: [u, v] in mm. Curve of the side that starts at the point: ['name' => string, 'circle' => [cu, cv, r] | null,
+ * 'drawn' => the ellipse or spline it lies on | null].
+ *
+ * @phpstan-type Side array{name:string,circle:array{float,float,float}|null,drawn?:PlaneCurve|null}
  */
 final readonly class Profile
 {
-    /** @param list<list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}>> $loops */
+    /** @param list<list<array{0:float,1:float,2:Side}>> $loops */
     public function __construct(public array $loops) {}
 
     /**
@@ -25,12 +29,13 @@ final readonly class Profile
      */
     public function mapped(callable $map, bool $turnsOver = false): self
     {
-        $loops = [];
+        $loops = $drawn = [];
         foreach ($this->loops as $loop) {
             $moved = [];
             foreach ($loop as [$u, $v, $side]) {
                 $c = $side['circle'];
-                $moved[] = [...$map($u, $v), ['name' => $side['name'], 'circle' => $c === null ? null : [...$map($c[0], $c[1]), $c[2]]]];
+                $curve = $side['drawn'] ?? null;
+                $moved[] = [...$map($u, $v), ['name' => $side['name'], 'circle' => $c === null ? null : [...$map($c[0], $c[1]), $c[2]], 'drawn' => $curve === null ? null : $drawn[spl_object_id($curve)] ??= $curve->mapped($map)]];
             }
             if ($turnsOver) {
                 $n = count($moved);
@@ -137,7 +142,7 @@ final readonly class Profile
     /**
      * Whether a point lies inside a loop, by the sides a ray to the right passes.
      *
-     * @param list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}> $loop
+     * @param list<array{0:float,1:float,2:Side}> $loop
      */
     public static function encloses(array $loop, float $u, float $v): bool
     {

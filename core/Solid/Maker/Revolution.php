@@ -7,6 +7,7 @@ namespace Cubo\Solid\Maker;
 use Cubo\Geometry\EarClipping;
 use Cubo\Geometry\Transform;
 use Cubo\Solid\Refused;
+use Cubo\Solid\RevolvedSurface;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 use Cubo\Solid\Surface;
@@ -19,6 +20,8 @@ use Cubo\Solid\SurfaceKind;
  * the half plane y = 0, x > 0 and runs counter-clockwise seen from above. Rings joined by a slanting or round side have
  * the count of points of the widest of them; rings joined by flat faces only keep their own count, so that a bored disc
  * has the same facets however it was made.
+ *
+ * @phpstan-import-type Side from Profile
  */
 final class Revolution
 {
@@ -32,7 +35,7 @@ final class Revolution
 
     private float $near;
 
-    /** @var list<array{float, float, array{name:string,circle:array{float,float,float}|null}, int}> radius, height, curve, number of the next point */
+    /** @var list<array{float, float, Side, int}> radius, height, curve, number of the next point */
     private array $points = [];
 
     /**
@@ -76,7 +79,7 @@ final class Revolution
             if ($r == 0.0 && $rq == 0.0) {
                 continue; // the side on the axis sweeps nothing
             }
-            if (abs($h - $hq) <= $this->near && $curve['circle'] === null) {
+            if (abs($h - $hq) <= $this->near && ! self::isRound($curve)) {
                 $this->flat($p, $q, $curve['name']);
             } else {
                 $this->strip($p, $q, $curve);
@@ -100,7 +103,7 @@ final class Revolution
         };
         $widest = array_column($this->points, 0);
         foreach ($this->points as $p => [, $h, $curve, $q]) {
-            if (abs($h - $this->points[$q][1]) > $this->near || $curve['circle'] !== null) {
+            if (abs($h - $this->points[$q][1]) > $this->near || self::isRound($curve)) {
                 [$a, $b] = [$root($p), $root($q)];
                 $group[$a] = $b;
                 $widest[$b] = max($widest[$a], $widest[$b]);
@@ -141,7 +144,7 @@ final class Revolution
         }
     }
 
-    /** @param array{name:string,circle:array{float,float,float}|null} $curve */
+    /** @param Side $curve */
     private function strip(int $p, int $q, array $curve): void
     {
         $surface = $this->surface($this->trueSurface($p, $q, $curve));
@@ -165,7 +168,7 @@ final class Revolution
         }
     }
 
-    /** @param array{name:string,circle:array{float,float,float}|null} $curve */
+    /** @param Side $curve */
     private function trueSurface(int $p, int $q, array $curve): Surface
     {
         [$r, $h] = $this->points[$p];
@@ -177,10 +180,19 @@ final class Revolution
 
             return abs($cu) <= $this->near ? Surface::sphere($name, [0.0, 0.0, $cv], $radius) : Surface::torus($name, [0.0, 0.0, $cv], $z, $cu, $radius);
         }
+        if (isset($curve['drawn'])) {
+            return Surface::free($name, new RevolvedSurface($curve['drawn'], [0.0, 0.0, 0.0], $z));
+        }
 
         return abs($r - $rq) <= $this->near
             ? Surface::cylinder($name, [0.0, 0.0, 0.0], $z, $r)
             : Surface::cone($name, [0.0, 0.0, $h], $z, $r, ($rq - $r) / ($hq - $h));
+    }
+
+    /** @param Side $curve */
+    private static function isRound(array $curve): bool
+    {
+        return $curve['circle'] !== null || isset($curve['drawn']);
     }
 
     private function surface(Surface $s): int

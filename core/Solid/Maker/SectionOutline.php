@@ -9,6 +9,7 @@ namespace Cubo\Solid\Maker;
  * arc again. Corners are where two pieces meet at an angle.
  *
  * @phpstan-type Piece array{from: array{float,float}, to: array{float,float}, circle: array{float,float,float}|null, start: float, sweep: float, length: float}
+ * @phpstan-import-type Side from Profile
  */
 final class SectionOutline
 {
@@ -20,7 +21,7 @@ final class SectionOutline
     /** @var array{float,float} middle of the enclosed area */
     public readonly array $middle;
 
-    /** @param list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}> $loop */
+    /** @param list<array{0:float,1:float,2:Side}> $loop */
     public function __construct(array $loop)
     {
         $n = count($loop);

@@ -12,6 +12,8 @@ use Cubo\Solid\Surface;
 /**
  * More ready solids in their own frame, standing on the ground z = 0 around the z axis unless said otherwise,
  * millimetres; every face named "$step:role". Sizes must be above zero; what contradicts itself is Refused.
+ *
+ * @phpstan-import-type Side from Profile
  */
 final class Shapes
 {
@@ -190,7 +192,7 @@ final class Shapes
     /**
      * Points of an arc, each labelled with it; the last one is labelled with what follows.
      *
-     * @return list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}> without the last point
+     * @return list<array{0:float,1:float,2:Side}> without the last point
      */
     public static function arc(float $cu, float $cv, float $radius, float $from, float $to, string $name): array
     {

@@ -8,6 +8,7 @@ use Cubo\Geometry\CubicSpline;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\GridPatch;
 use Cubo\Solid\Refused;
+use Cubo\Solid\RevolvedSurface;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -324,9 +325,7 @@ final class Sweep
         $name = "$step:{$curve['name']}" . (count($this->path->segments) > 1 ? ' ' . ($s['segment'] + 1) : '');
 
         return $this->made[$name] ??= match ($segment['kind']) {
-            'line' => $curve['circle'] === null
-                ? Surface::plane($name)
-                : Surface::cylinder($name, Vector::add(Vector::add($s['at'], $s['e1'], $curve['circle'][0]), $s['e2'], $curve['circle'][1]), $s['t'], $curve['circle'][2]),
+            'line' => Extrusion::side($name, $curve, $s['at'], $s['e1'], $s['e2']),
             'arc' => $this->turnedSurface($name, $s, $segment, $l, $k),
             default => Surface::free($name, $this->patch($s['segment'], $l, $k)),
         };
@@ -353,6 +352,14 @@ final class Sweep
             [$r, $h] = $polar($place($curve['circle'][0], $curve['circle'][1]));
 
             return Surface::torus($name, Vector::add($centre, $axis, $h), $axis, $r, $curve['circle'][2]);
+        }
+        $drawn = $curve['drawn'] ?? null;
+        if ($drawn !== null) {
+            $out = Vector::sub($s['at'], $centre);
+            $out = Vector::unit(Vector::add($out, $axis, -Vector::dot($out, $axis)));
+            $turned = $drawn->mapped(static fn (float $u, float $v): array => [Vector::dot($place($u, $v), $out), Vector::dot($place($u, $v), $axis)]);
+
+            return Surface::free($name, new RevolvedSurface($turned, $centre, $axis));
         }
         $next = $loop[($k + 1) % count($loop)];
         [$r, $h] = $polar($place($loop[$k][0], $loop[$k][1]));
