@@ -8,6 +8,7 @@ use Cubo\Geometry\PlaneCurve;
 use Cubo\Solid\ExtrudedSurface;
 use Cubo\Solid\GridPatch;
 use Cubo\Solid\OffsetPatch;
+use Cubo\Solid\PipeSurface;
 use Cubo\Solid\RevolvedSurface;
 use Cubo\Solid\Solid;
 use Cubo\Solid\StretchedSurface;
@@ -82,6 +83,7 @@ final class SolidPacking
             $u->patch instanceof StretchedSurface => ['stretched', self::surface($u->patch->base), self::floats([...$u->patch->back, ...$u->patch->shift])],
             $u->patch instanceof OffsetPatch => ['offset', self::surface(Surface::free('', $u->patch->base)), self::floats([$u->patch->distance])],
             $u->patch instanceof ExtrudedSurface => ['extruded', self::curve($u->patch->curve), self::floats([...$u->patch->origin, ...$u->patch->u, ...$u->patch->v])],
+            $u->patch instanceof PipeSurface => ['pipe', self::curve($u->patch->curve), self::floats([...$u->patch->origin, ...$u->patch->u, ...$u->patch->v, $u->patch->radius])],
             $u->patch instanceof RevolvedSurface => ['revolved', self::curve($u->patch->curve), self::floats([...$u->patch->origin, ...$u->patch->axis])],
             $u->patch === null => null,
             default => throw new LogicException('This kind of free surface cannot be packed.'),
@@ -105,6 +107,9 @@ final class SolidPacking
         } elseif ($free !== null && $free[0] === 'extruded') {
             $n = self::readFloats($free[2]);
             $patch = new ExtrudedSurface(self::readCurve($free[1]), [$n[0], $n[1], $n[2]], [$n[3], $n[4], $n[5]], [$n[6], $n[7], $n[8]]);
+        } elseif ($free !== null && $free[0] === 'pipe') {
+            $n = self::readFloats($free[2]);
+            $patch = new PipeSurface(self::readCurve($free[1]), [$n[0], $n[1], $n[2]], [$n[3], $n[4], $n[5]], [$n[6], $n[7], $n[8]], $n[9]);
         } elseif ($free !== null && $free[0] === 'revolved') {
             $n = self::readFloats($free[2]);
             $patch = new RevolvedSurface(self::readCurve($free[1]), [$n[0], $n[1], $n[2]], [$n[3], $n[4], $n[5]]);
@@ -116,10 +121,10 @@ final class SolidPacking
         return new Surface(SurfaceKind::from($kind), $name, [$v[0], $v[1], $v[2]], [$v[3], $v[4], $v[5]], $v[6], $v[7], $v[8], $patch);
     }
 
-    /** @return array{string, bool} */
+    /** @return array{string, bool, string|null} */
     private static function curve(PlaneCurve $c): array
     {
-        return [self::floats([...array_merge(...$c->through), ...($c->half === null ? [] : [$c->half])]), $c->half !== null];
+        return [self::floats([...array_merge(...$c->through), ...($c->half === null ? [] : [$c->half])]), $c->half !== null, $c->at === null ? null : self::floats($c->at)];
     }
 
     /** @param array<mixed> $raw */
@@ -127,7 +132,7 @@ final class SolidPacking
     {
         $n = self::readFloats($raw[0]);
 
-        return $raw[1] ? PlaneCurve::ellipse([$n[0], $n[1]], [$n[2], $n[3]], $n[4]) : PlaneCurve::spline(array_map(static fn (array $p): array => [$p[0], $p[1]], array_chunk($n, 2)));
+        return $raw[1] ? PlaneCurve::ellipse([$n[0], $n[1]], [$n[2], $n[3]], $n[4]) : PlaneCurve::spline(array_map(static fn (array $p): array => [$p[0], $p[1]], array_chunk($n, 2)), isset($raw[2]) ? self::readFloats($raw[2]) : null);
     }
 
     /** @param list<float> $v */

@@ -32,13 +32,17 @@ final class PlaneCurve
 
     private float $apart = 0.0;
 
+    /** the shortest way between two marks, in the parameter */
+    private float $stride = 0.0;
+
     private ?float $last = null;
 
     /**
      * @param list<P> $through middle and end of the first half axis, or the points of the spline
      * @param float|null $half the other half axis, mm; null for a spline
+     * @param list<float>|null $at parameters of the points of a spline; by chord length when left out
      */
-    private function __construct(public readonly array $through, public readonly ?float $half) {}
+    private function __construct(public readonly array $through, public readonly ?float $half, public readonly ?array $at = null) {}
 
     /**
      * @param P $middle
@@ -50,28 +54,31 @@ final class PlaneCurve
         return new self([$middle, $end], $half);
     }
 
-    /** @param list<P> $points at least two, neighbours apart */
-    public static function spline(array $points): self
+    /**
+     * @param list<P> $points at least two, neighbours apart
+     * @param list<float>|null $at parameters of the points, rising
+     */
+    public static function spline(array $points, ?array $at = null): self
     {
-        return new self($points, null);
+        return new self($points, null, $at);
     }
 
     /** @param callable(float, float): P $map a rigid motion or a mirror image */
     public function mapped(callable $map): self
     {
-        return new self(array_map(static fn (array $p): array => $map($p[0], $p[1]), $this->through), $this->half);
+        return new self(array_map(static fn (array $p): array => $map($p[0], $p[1]), $this->through), $this->half, $this->at);
     }
 
     public function scaled(float $by): self
     {
-        return new self(array_map(static fn (array $p): array => [$by * $p[0], $by * $p[1]], $this->through), $this->half === null ? null : $by * $this->half);
+        return new self(array_map(static fn (array $p): array => [$by * $p[0], $by * $p[1]], $this->through), $this->half === null ? null : $by * $this->half, $this->at);
     }
 
     /** @return array{P, P, P} point, first and second derivative */
     public function at(float $t): array
     {
         if ($this->half === null) {
-            $this->spline ??= new CubicSpline($this->through);
+            $this->spline ??= new CubicSpline($this->through, $this->at);
             [$p, $d, $dd] = $this->spline->at($t);
 
             return [[$p[0], $p[1]], [$d[0], $d[1]], [$dd[0], $dd[1]]];
@@ -88,7 +95,7 @@ final class PlaneCurve
     /** @return list<float> parameters of the points of a spline */
     public function knots(): array
     {
-        return $this->half !== null ? [] : ($this->spline ??= new CubicSpline($this->through))->knots;
+        return $this->half !== null ? [] : ($this->spline ??= new CubicSpline($this->through, $this->at))->knots;
     }
 
     /**
@@ -121,7 +128,7 @@ final class PlaneCurve
     private function newton(float $u, float $v, float $t): float
     {
         // a step never leads farther than to the next place
-        $most = $this->half !== null ? 2 * M_PI / self::ROUND_ELLIPSE : $this->apart;
+        $most = $this->stride;
         for ($k = 0; $k < self::MOST_STEPS; $k++) {
             [[$x, $y], [$a, $b], [$c, $d]] = $this->at($t);
             $g = ($x - $u) * $a + ($y - $v) * $b;
@@ -164,10 +171,11 @@ final class PlaneCurve
         if ($knots !== []) {
             $marks[] = $knots[count($knots) - 1];
         }
-        $this->apart = INF;
+        $this->apart = $this->stride = INF;
         foreach ($marks as $i => $t) {
             $this->points[] = $this->at($t)[0];
             if ($i > 0) {
+                $this->stride = min($this->stride, $t - $marks[$i - 1]);
                 $this->apart = min($this->apart, hypot($this->points[$i][0] - $this->points[$i - 1][0], $this->points[$i][1] - $this->points[$i - 1][1]));
             }
         }

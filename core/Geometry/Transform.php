@@ -112,6 +112,13 @@ final readonly class Transform
         return new self($r, $next->point($this->t));
     }
 
+    public function inverse(): self
+    {
+        $r = $this->r;
+
+        return new self([$r[0], $r[3], $r[6], $r[1], $r[4], $r[7], $r[2], $r[5], $r[8]], $this->local([0.0, 0.0, 0.0]));
+    }
+
     public function mirrors(): bool
     {
         $r = $this->r;

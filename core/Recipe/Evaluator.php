@@ -258,7 +258,7 @@ final class Evaluator
             } elseif ($field->type === FieldType::Step && $step->text('of') === 'step') {
                 $other = $recipe->step($step->text($key));
                 // one step of another is not followed further: what repeats a repeat is refused
-                $on[] = $other === null ? null : [...$other->named('')->noted('')->headed('')->toArray(), 'sketches of' => array_map(static fn (string $id): mixed => $recipe->step($id)?->values, [$other->text('sketch'), $other->text('path'), $other->text('guide'), ...$other->names('sketches')])];
+                $on[] = $other === null ? null : [...$other->named('')->noted('')->headed('')->toArray(), 'sketches of' => array_map(static fn (string $id): mixed => $recipe->step($id)?->values, [$other->text('sketch'), $other->text('path'), $other->text('guide'), $other->text('across'), ...$other->names('sketches')])];
                 $on[] = $other?->kind === StepKind::Group ? self::groups($recipe, $other->text('group')) : null;
             } elseif ($field->type === FieldType::Group) {
                 $on[] = self::groups($recipe, $step->text($key));

@@ -227,7 +227,8 @@ enum StepKind: string
             self::Loft => [
                 new Field('sketches', FieldType::Sketches, 'sketches', ''),
                 new Field('skin', FieldType::Choice, 'skin', 'straight', ['straight' => 'straight', 'smooth' => 'smooth']),
-                new Field('guide', FieldType::MaybeSketch, 'sketch of a line that guides the skin', ''),
+                new Field('guide', FieldType::MaybeSketch, 'sketch of lines that guide the skin', ''),
+                new Field('across', FieldType::MaybeSketch, 'sketch of guides across it', ''),
                 $effect,
             ],
             self::Rib => [

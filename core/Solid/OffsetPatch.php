@@ -9,6 +9,9 @@ use Cubo\Geometry\Transform;
 /** A free surface at an even distance from another one, on the side of its normal; below zero on the other side. */
 final readonly class OffsetPatch implements Patch
 {
+    /** mm: a thinner pipe is not made */
+    private const THIN = 1e-6;
+
     private function __construct(public Patch $base, public float $distance) {}
 
     /** An offset of an offset is one of the first surface. */
@@ -17,6 +20,10 @@ final readonly class OffsetPatch implements Patch
         if ($base instanceof self) {
             $distance += $base->distance;
             $base = $base->base;
+        }
+
+        if ($base instanceof PipeSurface && $base->radius + $distance > self::THIN) {
+            return new PipeSurface($base->curve, $base->origin, $base->u, $base->v, $base->radius + $distance);
         }
 
         return abs($distance) < 1e-12 ? $base : new self($base, $distance);
@@ -45,6 +52,6 @@ final readonly class OffsetPatch implements Patch
             return new self($this->base->scaled($kx, $ky, $kz), $kx * $this->distance);
         }
 
-        return new StretchedSurface(Surface::free('', $this), [1 / $kx, 0.0, 0.0, 0.0, 1 / $ky, 0.0, 0.0, 0.0, 1 / $kz]);
+        return StretchedSurface::by(Surface::free('', $this), $kx, $ky, $kz);
     }
 }

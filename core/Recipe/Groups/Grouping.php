@@ -205,7 +205,7 @@ final class Grouping
                 $instance = $s->heading === '' ? $instance : $instance->headed($s->heading);
             } else {
                 $needs = array_values(array_filter($reliance->of($s->id), static fn (string $id): bool => isset($inside[$id])));
-                $named = array_values(array_intersect([$s->text('source'), $s->text('sketch'), $s->text('path'), ...$s->names('sketches')], array_keys($inside)));
+                $named = array_values(array_intersect([$s->text('source'), $s->text('sketch'), $s->text('path'), $s->text('guide'), $s->text('across'), ...$s->names('sketches')], array_keys($inside)));
                 if ($named !== []) {
                     throw new StepProblem(new Message('group', 'These cannot be one group.', "{$s->name} needs " . ($r->step($named[0])->name ?? '') . '. Take it into the group as well.'));
                 }

@@ -15,7 +15,7 @@ use Cubo\Solid\Maker\Path;
 use Cubo\Solid\Maker\Profile;
 
 /**
- * The edge of a flat face as a path for a sweep: once round, beginning where the plane of the section crosses it
+ * The edge of a flat face, or a drawn circle, as a path for a sweep: once round, beginning where the plane of the section crosses it
  * upright, next to the section.
  *
  * @phpstan-type V array{float,float,float}
@@ -27,7 +27,24 @@ final class AroundFace
 
     public static function path(Task $t, Profile $profile): Path
     {
-        $loops = self::loops($t);
+        return self::once($t, self::loops($t), $profile, 'face');
+    }
+
+    /**
+     * Once round a drawn circle, beginning where the section's plane crosses it.
+     *
+     * @param list<V> $quarters the ends of its four quarters, the first again at the end
+     */
+    public static function circle(Task $t, array $quarters, Profile $profile): Path
+    {
+        $piece = ['from' => $quarters[0], 'to' => $quarters[0], 'through' => $quarters[1], 'centre' => Vector::halfway([$quarters[0], $quarters[2]])];
+
+        return self::once($t, [[$piece]], $profile, 'path');
+    }
+
+    /** @param list<list<Piece>> $loops */
+    private static function once(Task $t, array $loops, Profile $profile, string $field): Path
+    {
         $section = $t->sketch()->placement;
         $n = $section->direction([0.0, 0.0, 1.0]);
         $near = self::middle($profile, $section);
@@ -43,7 +60,9 @@ final class AroundFace
             }
         }
         if ($best === null) {
-            throw new StepProblem(new Message('path-aslant', 'The section does not cross the edge.', 'The plane of the sketch must cross the edge of the face upright, away from its corners.', 'face'));
+            throw new StepProblem($field === 'face'
+                ? new Message('path-aslant', 'The section does not cross the edge.', 'The plane of the sketch must cross the edge of the face upright, away from its corners.', 'face')
+                : new Message('path-aslant', 'The section does not cross the circle.', 'The plane of the region must go upright through the middle of the circle.', $field));
         }
         [, $l, $k, $p] = $best;
         $pieces = $loops[$l];

@@ -6,6 +6,7 @@ namespace Cubo\Recipe\Make;
 
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
+use Cubo\Measure\Bounds;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Change\Cutting;
@@ -19,6 +20,9 @@ final class Extruding
     /** mm that a cut through everything goes on beyond the part */
     private const BEYOND = 1.0;
 
+    /** mm: less is nothing to go through */
+    private const NOTHING = 1e-6;
+
     public static function make(Task $t): Solid
     {
         $profile = $t->profile();
@@ -28,7 +32,7 @@ final class Extruding
         [$up, $down] = match ($t->text('extent')) {
             'both' => [$t->number('distance'), $t->number('second')],
             'middle' => [$t->number('distance') / 2, $t->number('distance') / 2],
-            'through' => [self::through($t, $place, $sign), 0.0],
+            'through' => [self::through($t, $place, $sign, $t->text('effect') === 'cut' ? self::BEYOND : 0.0), 0.0],
             'face' => [self::untilFace($t, $place, $sign, $toFace), 0.0],
             'level' => [self::untilLevel($t, $place, $sign), 0.0],
             default => [$t->number('distance'), 0.0],
@@ -50,15 +54,22 @@ final class Extruding
         return $solid;
     }
 
-    private static function through(Task $t, Transform $place, float $sign): float
+    /** @param float $beyond mm past the end of the part: what is added ends where the part does */
+    private static function through(Task $t, Transform $place, float $sign, float $beyond = self::BEYOND): float
     {
         if ($t->part->isEmpty()) {
             throw new StepProblem(new Message('nothing-there', 'There is nothing to go through.', 'No earlier step has made a part. Type a distance.', 'extent'));
         }
-        [$low, $high] = $t->heights($place);
-        $reach = ($sign > 0 ? $high : -$low) + self::BEYOND;
+        if ($beyond > 0) {
+            [$low, $high] = $t->heights($place);
+        } else {
+            // to the last bit, on true faces too
+            $bounds = Bounds::of($t->part->moved($place->inverse()), $t->budget);
+            [$low, $high] = [$bounds->min[2], $bounds->max[2]];
+        }
+        $reach = $sign > 0 ? $high : -$low;
 
-        return $reach > self::BEYOND ? $reach : throw new StepProblem(self::turnRound($t, 'There is nothing that way.', 'All of the part lies on the other side of the sketch.'));
+        return $reach > self::NOTHING ? $reach + $beyond : throw new StepProblem(self::turnRound($t, 'There is nothing that way.', 'All of the part lies on the other side of the sketch.'));
     }
 
     /** The plane an extrusion begins in: takes (u, v, height) to (x, y, z). */

@@ -8,13 +8,18 @@ use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\StepProblem;
+use Cubo\Sketch\EntityKind;
 use Cubo\Solid\Maker\Loft;
+use Cubo\Solid\Maker\Path;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
 
 /** A skin from sketch to sketch. */
 final class Lofting
 {
+    /** Stretches in which an arc is followed as a guide. */
+    private const ON_ARC = 16;
+
     public static function make(Task $t): Solid
     {
         $ids = $t->step->names('sketches');
@@ -47,29 +52,49 @@ final class Lofting
             $sections = array_reverse($sections);
         }
         try {
-            return Loft::through($t->step->id, $sections, $t->text('skin') === 'smooth', self::guide($t, $sections[0][1]));
+            return Loft::through($t->step->id, $sections, $t->text('skin') === 'smooth', self::guides($t, $sections[0][1]));
         } catch (Refused $r) {
             throw $t->refused($r, 'These sketches cannot be joined.', $r->reason === 'off-guide' ? 'guide' : 'sketches');
         }
     }
 
     /**
-     * Points of the line that guides the skin, from the first section on.
+     * Points of the lines that guide the skin, each from the first section on.
      *
+     * @return list<list<array{float,float,float}>>
+     */
+    private static function guides(Task $t, Transform $first): array
+    {
+        $height = static fn (array $p): float => abs($first->local($p)[2]);
+        $out = [];
+        foreach (['guide', 'across'] as $field) {
+            if ($t->text($field) === '') {
+                continue;
+            }
+            $pieces = SketchedPath::pieces($t->sketch($field));
+            if ($pieces === []) {
+                throw new StepProblem(new Message('no-path', 'There is no guide.', 'Its sketch must hold lines, arcs or curves that lead from the first outline to the last.', $field));
+            }
+            foreach ($pieces as $piece) {
+                $points = $piece['kind'] === EntityKind::Arc ? self::onArc($piece['points']) : $piece['points'];
+                $out[] = $height($points[0]) <= $height($points[count($points) - 1]) ? $points : array_reverse($points);
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Enough points of an arc for a spline through them to follow it.
+     *
+     * @param list<array{float,float,float}> $three its beginning, a point between, its end
      * @return list<array{float,float,float}>
      */
-    private static function guide(Task $t, Transform $first): array
+    private static function onArc(array $three): array
     {
-        if ($t->text('guide') === '') {
-            return [];
-        }
-        $pieces = SketchedPath::pieces($t->sketch('guide'));
-        if (count($pieces) !== 1) {
-            throw new StepProblem(new Message('no-path', 'The guide is not one line.', 'Its sketch must hold one line, arc or curve that leads from the first outline to the last.', 'guide'));
-        }
-        $points = $pieces[0]['points'];
-        $height = static fn (array $p): float => abs($first->local($p)[2]);
+        $arc = Path::from($three[0])->arcTo($three[1], $three[2])->segments[0];
+        [$centre, $axis, $angle] = [$arc['centre'] ?? $three[0], $arc['axis'] ?? [0.0, 0.0, 1.0], $arc['angle'] ?? 0.0];
 
-        return $height($points[0]) <= $height($points[count($points) - 1]) ? $points : array_reverse($points);
+        return array_map(static fn (int $k): array => Vector::add($centre, Vector::turned(Vector::sub($three[0], $centre), $axis, $angle * $k / self::ON_ARC)), range(0, self::ON_ARC));
     }
 }

@@ -24,12 +24,12 @@ final class SketchedPath
     /** mm: so near ends count as joined */
     private const JOINED = 1e-6;
 
-    /** @return list<array{kind: EntityKind, points: list<V>}> lines with both ends, arcs with a point between, curves with all points */
-    public static function pieces(PlacedSketch $path): array
+    /** @return list<array{kind: EntityKind, points: list<V>}> lines with both ends, arcs with a point between, curves with all points, circles with the ends of four quarters */
+    public static function pieces(PlacedSketch $path, bool $circles = false): array
     {
         $out = [];
         foreach ($path->drawn->entities as $e) {
-            if ($e->role !== Role::Outline || ! in_array($e->kind, [EntityKind::Line, EntityKind::Arc, EntityKind::Curve], true)) {
+            if ($e->role !== Role::Outline || ! in_array($e->kind, [EntityKind::Line, EntityKind::Arc, EntityKind::Curve, ...($circles ? [EntityKind::Circle] : [])], true)) {
                 continue;
             }
             $p = array_map($path->drawn->point(...), $e->points);
@@ -39,6 +39,8 @@ final class SketchedPath
                     continue;
                 }
                 $p = [$p[1], $curve->at(($curve->from() + $curve->to()) / 2), $p[2]];
+            } elseif ($e->kind === EntityKind::Circle) {
+                $p = [[$p[0][0] + $e->size, $p[0][1]], [$p[0][0], $p[0][1] + $e->size], [$p[0][0] - $e->size, $p[0][1]], [$p[0][0], $p[0][1] - $e->size], [$p[0][0] + $e->size, $p[0][1]]];
             }
             $points = array_map(static fn (array $q): array => $path->placement->point([$q[0], $q[1], 0.0]), $p);
             $out[] = ['kind' => $e->kind, 'points' => $points];

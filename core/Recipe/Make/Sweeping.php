@@ -7,7 +7,9 @@ namespace Cubo\Recipe\Make;
 use Cubo\Geometry\Vector;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\StepProblem;
+use Cubo\Sketch\EntityKind;
 use Cubo\Solid\Maker\Path;
+use Cubo\Solid\Maker\Profile;
 use Cubo\Solid\Maker\Sweep;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
@@ -26,7 +28,7 @@ final class Sweeping
         $at = $section->placement->point([0.0, 0.0, 0.0]);
         $n = $section->placement->direction([0.0, 0.0, 1.0]);
         try {
-            $path = $t->text('along') === 'face' ? AroundFace::path($t, $profile) : self::drawn($t, $at, $n);
+            $path = $t->text('along') === 'face' ? AroundFace::path($t, $profile) : self::drawn($t, $profile, $at, $n);
             $first = $path->segments[0];
             $d = Sweep::begins($path);
             if (abs(Vector::dot($n, $d)) < 1 - 1e-6) {
@@ -51,11 +53,14 @@ final class Sweeping
      * @param V $at a point of the section's plane
      * @param V $n its normal
      */
-    private static function drawn(Task $t, array $at, array $n): Path
+    private static function drawn(Task $t, Profile $profile, array $at, array $n): Path
     {
-        $pieces = SketchedPath::pieces($t->sketch('path'));
+        $pieces = SketchedPath::pieces($t->sketch('path'), true);
         if ($pieces === []) {
             throw new StepProblem(new Message('no-path', 'There is no path.', 'The sketch of the path has no lines, arcs or curves.', 'path'));
+        }
+        if (count($pieces) === 1 && $pieces[0]['kind'] === EntityKind::Circle) {
+            return AroundFace::circle($t, $pieces[0]['points'], $profile);
         }
         $height = static fn (array $p): float => abs(Vector::dot($n, Vector::sub($p, $at)));
         $path = SketchedPath::chained($pieces, $height);

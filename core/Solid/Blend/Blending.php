@@ -36,6 +36,9 @@ final class Blending
     /** one less the cosine of an angle of half a degree */
     private const NEARLY = 5e-5;
 
+    /** Cosine of an angle too small to see: faces agree where an edge runs on into another. */
+    private const ALIKE = 1 - 1e-10;
+
     /** How far outside of a face a tool ends, mm: facets stray from it by less. */
     private const OUT = 0.06;
 
@@ -52,6 +55,9 @@ final class Blending
 
     /** @var array<string, array<int, true>> ends at which another picked edge runs on, by edge and station */
     private array $across = [];
+
+    /** @var array<string, array<int, array{string, int}>> those of them where a curve and a straight edge share one section: the other edge and station */
+    private array $joins = [];
 
     /** @var array<string, array<int, array{WallEnd, bool}>> round faces in the way, and whether they are met from outside */
     private array $wallEnds = [];
@@ -216,7 +222,7 @@ final class Blending
         $cut = $fill = [];
         $number = 0;
         foreach ($this->shapes as $e) {
-            $tool = $this->tool($step, ++$number, $e, $section, $arcs);
+            $tool = $this->tool($step, ++$number, $e, $section, $arcs, $radius);
             $e->convex ? $cut[] = $tool : $fill[] = $tool;
         }
         if ($radius !== null) {
@@ -225,6 +231,14 @@ final class Blending
             }
         }
         $out = $this->solid;
+        $curves = [];
+        foreach ([...$fill, ...$cut] as $tool) {
+            foreach ($tool->surfaces as $surface) {
+                if ($surface->patch !== null && str_starts_with($surface->name, "$step:")) {
+                    $curves[] = $surface;
+                }
+            }
+        }
         foreach ($fill as $tool) {
             $out = BooleanOperation::union($out, $tool, $this->budget);
         }
@@ -232,17 +246,21 @@ final class Blending
             $out = BooleanOperation::difference($out, $tool, $this->budget);
         }
 
-        return $out;
+        return $curves === [] ? $out : Splinters::taken($out, "$step:seam", $curves, $this->budget);
     }
 
     /** @param Closure(EdgeShape, int): Section $section */
-    private function tool(string $step, int $number, EdgeShape $e, Closure $section, int $arcs): Solid
+    private function tool(string $step, int $number, EdgeShape $e, Closure $section, int $arcs, ?float $radius): Solid
     {
-        $stations = $lines = $trims = [];
+        $stations = $lines = $trims = $middles = [];
         $name = "$step:" . ($section($e, 0)->middle === null ? 'chamfer' : 'round') . " $number";
         $ends = $this->ends[$e->edge->name];
         if ($e->curve !== null) {
             [$e, $ends] = $this->ledOn($e, $ends, $section);
+        }
+        foreach ($e->curve === null ? array_keys($this->joins[$e->edge->name] ?? []) : [] as $k) {
+            $joint = $this->joint($e, $k, $section);
+            $ends[$k] = $joint === null ? $ends[$k] : [$e->tangents[$k], $joint[1]];
         }
         $turned = null;
         $overRight = false;
@@ -251,6 +269,9 @@ final class Blending
             [$line, $overRight] = Outline::line($e, $k, $s, $arcs);
             $loop = [...Outline::seam($e, $k, $s), ...$line];
             $lines[] = $line;
+            if ($s->middle !== null) {
+                $middles[] = $s->middle;
+            }
             if ($turned === null) {
                 $area = [0.0, 0.0, 0.0];
                 foreach ($loop as $i => $p) {
@@ -284,7 +305,11 @@ final class Blending
             [$loops, $closed] = $cutOff->loops();
             $stations = array_map(static fn (array $loop): array => [$loop], $loops);
         }
-        $surface = $e->curve === null ? NewFace::of($name, $e, $section($e, 0)) : NewFace::through($name, $lines, $closed);
+        $surface = match (true) {
+            $e->curve === null => NewFace::of($name, $e, $section($e, 0)),
+            $middles === [] => NewFace::through($name, $lines, $closed),
+            default => NewFace::pipe($name, $e, $middles, $radius ?? 0.0) ?? NewFace::through($name, $lines, $closed),
+        };
         $seam = Surface::plane("$step:seam $number");
         // the sides of the new face are those between its points; turned round they come first
         $first = $turned ? 0 : count($stations[0][0]) - ($section($e, 0)->middle === null ? 2 : $arcs + 1);
@@ -314,6 +339,7 @@ final class Blending
     private function ledOn(EdgeShape $e, array $ends, Closure $section): array
     {
         $more = [[], []];
+        $shared = [];
         $n = count($e->stations);
         $curve = $e->curve;
         if ($curve === null) {
@@ -325,6 +351,12 @@ final class Blending
             $round = $this->roundEnds[$e->edge->name][$k] ?? null;
             $ahead = ($end === 0 ? -1 : 1) * Vector::dot($normal, $e->tangents[$k]);
             if (isset($this->across[$e->edge->name][$k])) {
+                $joint = $this->joint($e, $k, $section);
+                if ($joint !== null) {
+                    $shared[$end] = $joint;
+
+                    continue;
+                }
                 // a little into the one that runs on: free faces do not meet to the last bit
                 $more[$end] = $curve->beyond($end === 1, self::OVERLAP, 1);
                 unset($ends[$k]);
@@ -348,12 +380,18 @@ final class Blending
                 }
             }
         }
+        $longer = $e->ledOn($more[0], $more[1]);
+        foreach ($shared as $end => [$station, $d]) {
+            $longer->endBy($station, $end === 1);
+            $line = $this->joins[$e->edge->name][$end === 0 ? 0 : $n - 1] ?? ['', 0];
+            $ends[$end === 0 ? 0 : $n - 1] = [$this->shapes[$line[0]]->tangents[$line[1]], $d];
+        }
         $planes = [];
         foreach ($ends as $k => $plane) {
-            $planes[$k === 0 ? 0 : $k + count($more[0]) + count($more[1])] = $plane;
+            $planes[$k === 0 ? 0 : count($longer->stations) - 1] = $plane;
         }
 
-        return [$e->ledOn($more[0], $more[1]), $planes];
+        return [$longer, $planes];
     }
 
     /** Whether a station lies past the end of its edge. */
@@ -386,6 +424,7 @@ final class Blending
         foreach ($this->topology->endingAt[$v] as $other) {
             if ($other->name !== $e->edge->name && isset($this->shapes[$other->name]) && $this->runsOn($e, $atEnd, $other)) {
                 $this->across[$e->edge->name][$k] = true;
+                $this->join($e, $k, $this->shapes[$other->name], $v);
 
                 return $across;
             }
@@ -426,6 +465,33 @@ final class Blending
         }
 
         return $best === null ? $across : $best[1];
+    }
+
+    /** Notes where a curve and a straight edge run on into each other with faces that agree: their rounds share one section. */
+    private function join(EdgeShape $e, int $k, EdgeShape $o, int $v): void
+    {
+        $straight = static fn (EdgeShape $s): bool => $s->curve === null && $s->axis === null;
+        if (! ($straight($e) && $o->curve !== null) && ! ($straight($o) && $e->curve !== null)) {
+            return;
+        }
+        $m = $o->edge->vertices[0] === $v ? 0 : count($o->stations) - 1;
+        $same = ($k === 0) === ($m === 0) ? -1.0 : 1.0;
+        [$left, $right] = $same > 0 ? [$o->leftNormals[$m], $o->rightNormals[$m]] : [$o->rightNormals[$m], $o->leftNormals[$m]];
+        if (Vector::dot($e->leftNormals[$k], $left) > self::ALIKE && Vector::dot($e->rightNormals[$k], $right) > self::ALIKE && $same * Vector::dot($e->tangents[$k], $o->tangents[$m]) > self::ALIKE) {
+            $this->joins[$e->edge->name][$k] = [$o->edge->name, $m];
+        }
+    }
+
+    /**
+     * @param Closure(EdgeShape, int): Section $section
+     * @return array{array{V, V, V, V}, float}|null
+     */
+    private function joint(EdgeShape $e, int $k, Closure $section): ?array
+    {
+        [$name, $m] = $this->joins[$e->edge->name][$k] ?? ['', 0];
+        $o = $this->shapes[$name] ?? null;
+
+        return $o === null ? null : ($e->curve !== null ? Joint::of($e, $k, $o, $m, $section) : Joint::of($o, $m, $e, $k, $section));
     }
 
     /** @return list<array{Solid, bool}> what the balls in the corners leave, and whether they are at ridges */

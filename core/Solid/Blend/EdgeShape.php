@@ -119,6 +119,24 @@ final class EdgeShape
         return $e;
     }
 
+    /**
+     * Ends the edge at another station; those that lie past it go.
+     *
+     * @param array{V, V, V, V} $station
+     */
+    public function endBy(array $station, bool $atEnd): void
+    {
+        $own = array_map(fn (int $k): array => [$this->stations[$k], $this->tangents[$k], $this->leftNormals[$k], $this->rightNormals[$k]], array_keys($this->stations));
+        $sign = $atEnd ? -1.0 : 1.0;
+        $own = $atEnd ? array_reverse($own) : $own;
+        array_shift($own);
+        while (count($own) > 1 && $sign * Vector::dot(Vector::sub($own[0][0], $station[0]), $station[1]) <= 0) {
+            array_shift($own);
+        }
+        array_unshift($own, $station);
+        $this->take($atEnd ? array_reverse($own) : $own);
+    }
+
     /** @param list<array{V, V, V, V}> $stations */
     private function take(array $stations): void
     {

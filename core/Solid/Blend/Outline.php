@@ -19,6 +19,9 @@ final class Outline
     /** Cosine between the normals of faces that meet too sharply beside a round face. */
     private const SHARP = -0.95;
 
+    /** sine of an arc too small to tell which way it lies */
+    private const TINY = 1e-6;
+
     /**
      * The points of the section in the faces and beyond: from the right face over the edge to the left one. Beside a
      * round face along a straight edge the facets do not hold the touching line: there the section goes a little beyond.
@@ -84,7 +87,11 @@ final class Outline
         }
         $a = Vector::sub($s->onLeft, $s->middle);
         $b = Vector::sub($s->onRight, $s->middle);
-        $angle = rad2deg(atan2(Vector::dot(Vector::cross($a, $b), $t), Vector::dot($a, $b)));
+        // along a curve the ball's own way is not quite that of the edge: the arc lies across the ball's
+        $across = Vector::cross($a, $b);
+        $sine = Vector::length($across);
+        $t = $sine > self::TINY * Vector::dot($a, $a) ? Vector::add([0.0, 0.0, 0.0], $across, (Vector::dot($across, $t) < 0 ? -1 : 1) / $sine) : $t;
+        $angle = rad2deg(atan2(Vector::dot($across, $t), Vector::dot($a, $b)));
         $out = [$s->onLeft];
         for ($i = 1; $i < $arcs; $i++) {
             $out[] = Vector::add($s->middle, Vector::turned($a, $t, $angle * $i / $arcs));

@@ -71,6 +71,20 @@ final class TrueCurve
         return $out;
     }
 
+    /**
+     * The station nearest to a point that lies near the curve, also past its ends.
+     *
+     * @param V $p
+     * @param V $along the way the edge runs there, roughly
+     * @return Station|null
+     */
+    public function near(array $p, array $along): ?array
+    {
+        $q = $this->onBoth($p);
+
+        return $q === null ? null : $this->station($q, $along);
+    }
+
     /** @return Side */
     private function side(int $face, bool $left): array
     {

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Cubo\Solid\Maker;
 
 use Cubo\Geometry\CubicSpline;
+use Cubo\Geometry\PlaneCurve;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\GridPatch;
 use Cubo\Solid\Refused;
+use Cubo\Solid\RevolvedSurface;
 use Cubo\Solid\SelfCrossing;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -17,8 +19,9 @@ use Cubo\Solid\Surface;
  * A skin from section to section. Sections with equally many corners are joined corner to corner; others where the rays
  * from their middles at the same angle leave them. Between those places points correspond by their share of the length.
  *
- * Ruled: straight lines join corresponding points. Smooth: cubic splines through all sections do. A guide pulls the skin
- * onto itself where it begins, and fades away around the sections with the cosine of the way round.
+ * Ruled: straight lines join corresponding points. Smooth: cubic splines through all sections do. Guides pull the skin onto
+ * themselves; one alone fades away around the sections with the cosine of the way round. Circles around one axis are joined by
+ * cones, or by the spline through their radii turned about it.
  *
  * @phpstan-type V array{float,float,float}
  */
@@ -29,6 +32,12 @@ final class Loft
 
     /** Chords all round where a guide bends straight sides. */
     private const GUIDED = 48;
+
+    /** What axes may differ by. */
+    private const ALIKE = 1e-12;
+
+    /** Share of the way round by which guides are apart. */
+    private const APART = 0.01;
 
     /** @var list<SectionOutline> */
     private array $outlines = [];
@@ -48,6 +57,9 @@ final class Loft
     /** @var list<Transform> by section */
     private array $places = [];
 
+    /** @var list<float> radians by which each section's frame is turned against the first one's */
+    private array $turns = [];
+
     /** @var array<string, Surface> */
     private array $cones = [];
 
@@ -57,18 +69,18 @@ final class Loft
     /**
      * @param list<array{Profile, Transform}> $sections at least two, each one outline without holes, placed in space;
      *     all turn the same way seen from the last against the first
-     * @param list<V> $guide points of a smooth curve from the first section's outline to the last one's; empty for none
+     * @param list<list<V>> $guides points of smooth curves from the first section's outline to the last one's
      *
      * @throws Refused no-sections, not-alike (outlines that cannot be joined), crosses-itself, off-guide
      */
-    public static function through(string $step, array $sections, bool $smooth, array $guide = []): Solid
+    public static function through(string $step, array $sections, bool $smooth, array $guides = []): Solid
     {
         if (count($sections) < 2) {
             throw new Refused('no-sections', 'A loft needs at least two sections.');
         }
-        $loft = new self($sections, $guide === [] ? 1 : self::GUIDED);
+        $loft = new self($sections, $guides === [] ? 1 : self::GUIDED);
 
-        return $loft->build($step, $smooth && count($sections) > 2, $guide);
+        return $loft->build($step, $smooth && count($sections) > 2, $guides);
     }
 
     /**
@@ -84,6 +96,7 @@ final class Loft
             }
             $this->outlines[] = new SectionOutline($profile->checked()->loops[0]);
         }
+        $this->turns = array_map(fn (Transform $place): float => self::turned($this->places[0], $place), $this->places);
         $this->correspond();
         $m = count($this->joints[0]);
         for ($j = 0; $j < $m; $j++) {
@@ -110,6 +123,24 @@ final class Loft
         }
     }
 
+    /**
+     * How far a section's frame is turned about its normal against the first one's, with the normals laid on each other the
+     * shortest way: corners are compared as they lie in space, however the sketches were drawn.
+     *
+     * @return float radians
+     */
+    private static function turned(Transform $first, Transform $other): float
+    {
+        [$n, $m, $e] = [$first->direction([0.0, 0.0, 1.0]), $other->direction([0.0, 0.0, 1.0]), $other->direction([1.0, 0.0, 0.0])];
+        $axis = Vector::cross($m, $n);
+        $sin = Vector::length($axis);
+        if ($sin > 1e-12) {
+            $e = Vector::turned($e, Vector::unit($axis), rad2deg(atan2($sin, Vector::dot($m, $n))));
+        }
+
+        return atan2(Vector::dot($e, $first->direction([0.0, 1.0, 0.0])), Vector::dot($e, $first->direction([1.0, 0.0, 0.0])));
+    }
+
     private function correspond(): void
     {
         $corners = array_map(static fn (SectionOutline $o): array => $o->corners(), $this->outlines);
@@ -117,7 +148,7 @@ final class Loft
         if (count($counts) === 1 && $counts[0] > 0) {
             $this->joints[] = $corners[0];
             for ($i = 1; $i < count($corners); $i++) {
-                $this->joints[] = self::bestTurn($this->outlines[$i - 1], $this->joints[$i - 1], $this->outlines[$i], $corners[$i]);
+                $this->joints[] = self::bestTurn($this->outlines[$i - 1], $this->joints[$i - 1], $this->outlines[$i], $corners[$i], $this->turns[$i] - $this->turns[$i - 1]);
             }
 
             return;
@@ -127,18 +158,19 @@ final class Loft
         foreach ($this->outlines as $i => $o) {
             foreach ($corners[$i] as $s) {
                 [$u, $v] = $o->at($s);
-                $a = atan2($v - $o->middle[1], $u - $o->middle[0]);
-                $angles[(string) round($a < -M_PI + 1e-9 ? $a + 2 * M_PI : $a, 7)] = $a;
+                $a = atan2($v - $o->middle[1], $u - $o->middle[0]) + $this->turns[$i];
+                $a -= 2 * M_PI * ceil(($a - M_PI - 1e-9) / (2 * M_PI));
+                $angles[(string) round($a, 7)] = $a;
             }
         }
         if ($angles === []) {
             $angles = [0.0, M_PI / 2, M_PI, -M_PI / 2];
         }
         sort($angles);
-        foreach ($this->outlines as $o) {
+        foreach ($this->outlines as $i => $o) {
             $joints = [];
             foreach ($angles as $a) {
-                $s = $o->along($a) ?? throw new Refused('not-alike', 'These outlines have different counts of corners and cannot be joined ray by ray from their middles.');
+                $s = $o->along($a - $this->turns[$i]) ?? throw new Refused('not-alike', 'These outlines have different counts of corners and cannot be joined ray by ray from their middles.');
                 while ($joints !== [] && $s < $joints[count($joints) - 1] - 1e-9) {
                     $s += $o->length;
                 }
@@ -153,11 +185,13 @@ final class Loft
      *
      * @param list<float> $joints
      * @param list<float> $corners
+     * @param float $between radians by which the frame of the second is turned against that of the first
      * @return list<float>
      */
-    private static function bestTurn(SectionOutline $a, array $joints, SectionOutline $b, array $corners): array
+    private static function bestTurn(SectionOutline $a, array $joints, SectionOutline $b, array $corners, float $between): array
     {
         $m = count($corners);
+        [$cos, $sin] = [cos($between), sin($between)];
         $best = -INF;
         $out = $corners;
         for ($turn = 0; $turn < $m; $turn++) {
@@ -169,6 +203,7 @@ final class Loft
                 $v -= $a->middle[1];
                 $x -= $b->middle[0];
                 $y -= $b->middle[1];
+                [$x, $y] = [$cos * $x - $sin * $y, $sin * $x + $cos * $y];
                 $fit += ($u * $x + $v * $y) / (hypot($u, $v) * hypot($x, $y));
             }
             if ($fit > $best + 1e-9) {
@@ -183,19 +218,20 @@ final class Loft
         return $out;
     }
 
-    /** @param list<V> $guide */
-    private function build(string $step, bool $smooth, array $guide): Solid
+    /** @param list<list<V>> $guides */
+    private function build(string $step, bool $smooth, array $guides): Solid
     {
         foreach (array_keys($this->points[0]) as $c) {
             $this->splines[] = new CubicSpline(array_column($this->points, $c), $this->knots);
         }
-        $pull = $guide === [] ? null : $this->pull($guide, $smooth);
+        $pulls = array_map(fn (array $guide): callable => $this->pull($guide, $smooth), $guides);
+        $this->distinct($pulls);
         // rows of the mesh and, between them, of the true surface
         $ts = [0.0];
         $breaks = [];
         $spans = count($this->knots) - 1;
         for ($i = 0; $i < $spans; $i++) {
-            $n = self::SUB * ($smooth || $pull !== null ? $this->rowsFor($i, $smooth, $pull) : $this->twistRows($i));
+            $n = self::SUB * ($smooth || $pulls !== [] ? $this->rowsFor($i, $smooth, $pulls) : $this->twistRows($i));
             for ($k = 1; $k <= $n; $k++) {
                 $ts[] = $this->knots[$i] + ($this->knots[$i + 1] - $this->knots[$i]) * $k / $n;
             }
@@ -203,7 +239,7 @@ final class Loft
                 $breaks[] = count($ts) - 1;
             }
         }
-        $rows = array_map(fn (float $t): array => $this->row($t, $smooth, $pull), $ts);
+        $rows = array_map(fn (float $t): array => $this->row($t, $smooth, $pulls), $ts);
         $stations = [];
         foreach ($rows as $r => $row) {
             if ($r % self::SUB === 0) {
@@ -215,7 +251,8 @@ final class Loft
             array_push($stretchOf, ...array_fill(0, $n, $j));
         }
         $made = [];
-        $wave = $smooth || $pull !== null;
+        $guided = $pulls !== [];
+        $wave = $smooth || $guided;
         $span = static function (int $i) use ($breaks): int {
             $s = 0;
             while (isset($breaks[$s]) && $i * self::SUB >= $breaks[$s]) {
@@ -224,12 +261,16 @@ final class Loft
 
             return $s;
         };
-        $surface = function (int $i, int $l, int $k) use ($step, $stretchOf, $rows, $ts, $breaks, $wave, $span, $spans, &$made): Surface {
+        $surface = function (int $i, int $l, int $k) use ($step, $stretchOf, $rows, $ts, $breaks, $wave, $guided, $span, $spans, &$made): Surface {
             $j = $stretchOf[$k];
             $s = $wave ? 0 : $span($i);
-            $cone = $wave ? null : $this->cone($s, "$step:side" . ($spans === 1 ? '' : ' ' . ($s + 1)));
-            if ($cone !== null) {
-                return $cone;
+            $round = match (true) {
+                $guided => null,
+                $wave => $this->revolved("$step:side"),
+                default => $this->cone($s, "$step:side" . ($spans === 1 ? '' : ' ' . ($s + 1))),
+            };
+            if ($round !== null) {
+                return $round;
             }
             $name = "$step:side " . ($j + 1) . ($wave || $spans === 1 ? '' : ' ' . ($s + 1));
 
@@ -244,10 +285,10 @@ final class Loft
     }
 
     /**
-     * @param (callable(float): V)|null $pull
+     * @param list<callable(float): array{float,float,float,float}> $pulls
      * @return list<V> at SUB times the mesh's fineness
      */
-    private function row(float $t, bool $smooth, ?callable $pull): array
+    private function row(float $t, bool $smooth, array $pulls): array
     {
         $out = [];
         $i = 0;
@@ -255,25 +296,38 @@ final class Loft
             $i++;
         }
         $w = ($t - $this->knots[$i]) / ($this->knots[$i + 1] - $this->knots[$i]);
-        $d = $pull === null ? null : $pull($t);
-        $m = count($this->points[0]);
         foreach ($this->points[$i] as $c => $p) {
             $q = $this->points[$i + 1][$c];
             if ($smooth) {
                 [$x, $y, $z] = $this->splines[$c]->at($t)[0];
-                $at = [$x, $y, $z];
+                $out[] = [$x, $y, $z];
             } else {
                 // exact at both ends
-                $at = $w >= 1 ? $q : [$p[0] + $w * ($q[0] - $p[0]), $p[1] + $w * ($q[1] - $p[1]), $p[2] + $w * ($q[2] - $p[2])];
+                $out[] = $w >= 1 ? $q : [$p[0] + $w * ($q[0] - $p[0]), $p[1] + $w * ($q[1] - $p[1]), $p[2] + $w * ($q[2] - $p[2])];
             }
-            if ($d !== null) {
-                $fade = (1 + cos(2 * M_PI * ($c / $m - $d[3]))) / 2;
-                $at = Vector::add($at, [$d[0], $d[1], $d[2]], $fade);
-            }
-            $out[] = $at;
         }
 
-        return $out;
+        return $pulls === [] ? $out : (new GuidedRow($out))->pulled(array_map(static fn (callable $pull): array => $pull($t), $pulls));
+    }
+
+    /**
+     * @param list<callable(float): array{float,float,float,float}> $pulls
+     *
+     * @throws Refused off-guide where two guides run along one line of the skin
+     */
+    private function distinct(array $pulls): void
+    {
+        foreach ([0.0, $this->knots[count($this->knots) - 1]] as $t) {
+            $at = array_map(static fn (callable $pull): float => $pull($t)[3], $pulls);
+            foreach ($at as $i => $a) {
+                for ($j = 0; $j < $i; $j++) {
+                    $apart = $a - $at[$j];
+                    if (abs($apart - round($apart)) < self::APART) {
+                        throw new Refused('off-guide', 'Two guides begin or end at the same place.');
+                    }
+                }
+            }
+        }
     }
 
     /**
@@ -310,7 +364,7 @@ final class Loft
             $share = $t / $top;
             $at = $c0 / $m + $turn * $share;
             $column = $at * $m;
-            $row = $this->row($t, $smooth, null);
+            $row = $this->row($t, $smooth, []);
             $a = ((int) floor($column) % $m + $m) % $m;
             $w = $column - floor($column);
             $p = Vector::add($row[$a], Vector::sub($row[($a + 1) % $m], $row[$a]), $w);
@@ -322,13 +376,17 @@ final class Loft
         };
     }
 
-    /** Rows that keep the skin near its chords where it waves. */
-    private function rowsFor(int $span, bool $smooth, ?callable $pull): int
+    /**
+     * Rows that keep the skin near its chords where it waves.
+     *
+     * @param list<callable(float): array{float,float,float,float}> $pulls
+     */
+    private function rowsFor(int $span, bool $smooth, array $pulls): int
     {
         $most = 0.0;
         $a = $this->knots[$span];
         $b = $this->knots[$span + 1];
-        $rows = array_map(fn (int $k): array => $this->row($a + ($b - $a) * $k / 8, $smooth, $pull), range(0, 8));
+        $rows = array_map(fn (int $k): array => $this->row($a + ($b - $a) * $k / 8, $smooth, $pulls), range(0, 8));
         foreach ($rows[0] as $c => $_) {
             $turn = $length = 0.0;
             for ($k = 1; $k < 8; $k++) {
@@ -400,23 +458,60 @@ final class Loft
         if (isset($this->cones[$name])) {
             return $this->cones[$name];
         }
-        $ends = [];
-        foreach ([$span, $span + 1] as $i) {
-            [$piece] = $this->outlines[$i]->pieces;
-            if (count($this->outlines[$i]->pieces) !== 1 || $piece['circle'] === null) {
-                return null;
-            }
-            $ends[] = [$this->places[$i]->point([$piece['circle'][0], $piece['circle'][1], 0.0]), $this->places[$i]->direction([0.0, 0.0, 1.0]), $piece['circle'][2]];
+        [$one, $two] = [$this->circle($span), $this->circle($span + 1)];
+        if ($one === null || $two === null) {
+            return null;
         }
-        [[$a, $n, $r], [$b, $m, $q]] = $ends;
+        [[$a, $n, $r], [$b, $m, $q]] = [$one, $two];
         $way = Vector::sub($b, $a);
         $h = Vector::length($way);
-        if (Vector::length(Vector::cross($n, $m)) > 1e-12 || Vector::length(Vector::cross($way, $n)) > 1e-12 * (1 + $h) || $h < 1e-9) {
+        if (Vector::length(Vector::cross($n, $m)) > self::ALIKE || Vector::length(Vector::cross($way, $n)) > self::ALIKE * (1 + $h) || $h < 1e-9) {
             return null;
         }
         $axis = Vector::unit($way);
 
         return $this->cones[$name] = abs($r - $q) < 1e-12 * $r ? Surface::cylinder($name, $a, $axis, $r) : Surface::cone($name, $a, $axis, $r, ($q - $r) / $h);
+    }
+
+    /**
+     * A smooth skin through circles around one axis: the spline through their radii, turned about it.
+     */
+    private function revolved(string $name): ?Surface
+    {
+        if (isset($this->cones[$name])) {
+            return $this->cones[$name];
+        }
+        $first = $this->circle(0);
+        if ($first === null) {
+            return null;
+        }
+        [$a, $axis] = $first;
+        $points = [];
+        foreach (array_keys($this->outlines) as $i) {
+            $circle = $this->circle($i);
+            $off = $circle === null ? null : Vector::sub($circle[0], $a);
+            if ($circle === null || $off === null || Vector::length(Vector::cross($circle[1], $axis)) > self::ALIKE || Vector::length(Vector::cross($off, $axis)) > self::ALIKE * (1 + Vector::length($off))) {
+                return null;
+            }
+            $h = Vector::dot($off, $axis);
+            if ($points !== [] && $h <= $points[count($points) - 1][1]) {
+                return null;
+            }
+            $points[] = [$circle[2], $h];
+        }
+
+        return $this->cones[$name] = Surface::free($name, new RevolvedSurface(PlaneCurve::spline($points, $this->knots), $a, $axis));
+    }
+
+    /** @return array{V, V, float}|null middle, normal and radius of a section that is a circle */
+    private function circle(int $section): ?array
+    {
+        [$piece] = $this->outlines[$section]->pieces;
+        if (count($this->outlines[$section]->pieces) !== 1 || $piece['circle'] === null) {
+            return null;
+        }
+
+        return [$this->places[$section]->point([$piece['circle'][0], $piece['circle'][1], 0.0]), $this->places[$section]->direction([0.0, 0.0, 1.0]), $piece['circle'][2]];
     }
 
     private function straight(int $section, int $stretch): bool

@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Maker;
 
+use Cubo\Geometry\PlaneCurve;
+
 /**
- * A closed loop of a profile as true lines and arcs, to be walked by length: the sides of a facetted circle are one
+ * A closed loop of a profile as true lines, arcs and curves, to be walked by length: the sides of a facetted circle are one
  * arc again. Corners are where two pieces meet at an angle.
  *
- * @phpstan-type Piece array{from: array{float,float}, to: array{float,float}, circle: array{float,float,float}|null, start: float, sweep: float, length: float}
+ * @phpstan-type Piece array{from: array{float,float}, to: array{float,float}, circle: array{float,float,float}|null, drawn?: PlaneCurve|null, start: float, sweep: float, length: float}
  * @phpstan-import-type Side from Profile
  */
 final class SectionOutline
 {
+    /** Cosine of the angle at which chords of one curve still run on into each other. */
+    private const SMOOTH = 0.7;
+
     /** @var list<Piece> sweep in radians, counter-clockwise positive */
     public readonly array $pieces;
 
@@ -38,7 +43,7 @@ final class SectionOutline
             $last = count($pieces) - 1;
             $c = $curve['circle'];
             if ($c === null) {
-                $pieces[] = ['from' => [$u, $v], 'to' => [$qu, $qv], 'circle' => null, 'start' => 0.0, 'sweep' => 0.0, 'length' => hypot($qu - $u, $qv - $v), 'name' => $curve['name']];
+                $pieces[] = ['from' => [$u, $v], 'to' => [$qu, $qv], 'circle' => null, 'drawn' => $curve['drawn'] ?? null, 'start' => 0.0, 'sweep' => 0.0, 'length' => hypot($qu - $u, $qv - $v), 'name' => $curve['name']];
 
                 continue;
             }
@@ -77,7 +82,9 @@ final class SectionOutline
             if ($p['circle'] === null) {
                 $t = $s / $p['length'];
 
-                return [$p['from'][0] + $t * ($p['to'][0] - $p['from'][0]), $p['from'][1] + $t * ($p['to'][1] - $p['from'][1])];
+                $q = [$p['from'][0] + $t * ($p['to'][0] - $p['from'][0]), $p['from'][1] + $t * ($p['to'][1] - $p['from'][1])];
+
+                return isset($p['drawn']) ? $p['drawn']->nearest(...$q)[0] : $q;
             }
             $a = $p['start'] + $p['sweep'] * $s / $p['length'];
 
@@ -96,7 +103,9 @@ final class SectionOutline
             $before = $this->pieces[($i + count($this->pieces) - 1) % count($this->pieces)];
             [$au, $av] = self::direction($before, 1.0);
             [$bu, $bv] = self::direction($p, 0.0);
-            if (abs($au * $bv - $av * $bu) > 1e-6 || $au * $bu + $av * $bv < 0) {
+            // the chords of one curve only seem to meet at an angle
+            $one = isset($p['drawn']) && ($before['drawn'] ?? null) === $p['drawn'] && $au * $bu + $av * $bv > self::SMOOTH;
+            if (! $one && (abs($au * $bv - $av * $bu) > 1e-6 || $au * $bu + $av * $bv < 0)) {
                 $out[] = $s;
             }
             $s += $p['length'];

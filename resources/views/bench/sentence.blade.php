@@ -66,7 +66,7 @@ Revolve {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions',
 Sweep {!! $name !!} from {!! $f->sketch() !!}, region {!! $f->typed('regions', 'regions, all or numbers') !!}, {!! $f->chosen('along') !!} {!! $step->text('along') === 'face' ? $f->face() : $f->sketch('path') !!}
 @break
 @case('loft')
-Loft {!! $name !!} through {!! $f->picks('sketches', 'sketch') !!}, with a {!! $f->chosen('skin') !!} skin, guided by {!! $f->sketch('guide') !!}
+Loft {!! $name !!} through {!! $f->picks('sketches', 'sketch') !!}, with a {!! $f->chosen('skin') !!} skin, guided by {!! $f->sketch('guide') !!}@if ($step->text('guide') !== '') and across by {!! $f->sketch('across') !!}@endif
 @break
 @case('rib')
 Make a rib {!! $name !!} from the open line in {!! $f->sketch() !!}, {!! $f->typed('thickness', 'thickness') !!} {{ $u }} thick, {!! $f->chosen('lie') !!}, {!! $step->text('lie') === 'flat' ? $f->chosen('side') . ' is filled' : $f->direction() !!}, up to the next faces

@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-
+use Cubo\Geometry\CubicSpline;
+use Cubo\Measure\Bounds;
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\PartCorners;
 use Cubo\Recipe\StepResult;
+use Cubo\Solid\Solid;
 use Tests\Drawn;
 use Tests\Parts;
 use Tests\Soundness;
@@ -148,4 +150,70 @@ it('keeps a rib on the wall when the wall moves', function () use ($bracket) {
         [$v, $r] = lastStep([$bracket[0], ['x' => (string) $x] + $bracket[1], ['kind' => 'sketch', 'plane' => 'front', 'drawn' => Drawn::lines([[-8, 31], [20, 10]])], ['kind' => 'rib', 'sketch' => 's3', 'thickness' => '4']]);
         expect($r->status)->toBe('done')->and($v)->toEqualWithDelta(40000 + $volume, 1e-6);
     }
+});
+
+it('joins corners as they lie in space, however the sketches are turned', function (string $turn, float $volume) use ($square) {
+    $state = Parts::build([$square(20, 20), $square(20, 20, 0, 0, ['offset' => '30', 'turn' => $turn]), ['kind' => 'loft', 'sketches' => ['s1', 's2']]]);
+    expect($state->results['s3']->status)->toBe('done')->and((new MassProperties($state->part()))->volume / $volume)->toEqualWithDelta(1.0, 1e-7)->and(Soundness::faults($state->part()))->toBe([]);
+    // between squares turned by an angle a the middle section is smaller by cos2(a / 2): prismoid formula
+})->with([['0', 12000.0], ['90', 12000.0], ['-180', 12000.0], ['80', 12000 * (2 + 4 * cos(deg2rad(5)) ** 2) / 6], ['20', 12000 * (2 + 4 * cos(deg2rad(10)) ** 2) / 6]]);
+
+it('pulls the whole skin between several guides', function () {
+    $circle = static fn (string $offset): array => ['kind' => 'sketch', 'plane' => 'ground', 'offset' => $offset, 'shapes' => [['kind' => 'circle', 'u' => '0', 'v' => '0', 'by' => 'radius', 'round' => '10']]];
+    $pair = static fn (string $plane, float $bulge): array => ['kind' => 'sketch', 'plane' => $plane, 'drawn' => ['points' => ['a' => [10, 0], 'b' => [10 + $bulge, 20], 'c' => [10, 40], 'd' => [-10, 0], 'e' => [-10 - $bulge, 20], 'f' => [-10, 40]], 'lines' => [['id' => 'g', 'kind' => 'curve', 'points' => ['a', 'b', 'c']], ['id' => 'h', 'kind' => 'curve', 'points' => ['f', 'e', 'd']]]]];
+    $made = static function (array $guides) use ($circle, $pair): Solid {
+        $state = Parts::build([$circle('0'), $circle('40'), $pair('front', 5), $pair('side', 5), ['kind' => 'loft', 'sketches' => ['s1', 's2']] + $guides]);
+        expect($state->results['s5']->status)->toBe('done', $state->results['s5']->messages[0]->why ?? '')->and(Soundness::faults($state->part()))->toBe([]);
+
+        return $state->part();
+    };
+    // a row of circles, the spline turned about the axis
+    $spline = new CubicSpline([[10.0, 0.0], [15.0, 20.0], [10.0, 40.0]]);
+    $round = 0.0;
+    foreach (range(0, 399) as $i) {
+        [$p, $d] = $spline->at($spline->knots[2] * ($i + 0.5) / 400);
+        $round += M_PI * $p[0] ** 2 * $d[1] * $spline->knots[2] / 400;
+    }
+    foreach ([['guide' => 's3'], ['guide' => 's3', 'across' => 's4']] as $guides) {
+        $part = $made($guides);
+        expect((new MassProperties($part))->volume / $round)->toEqualWithDelta(1.0, 1e-4)->and(Bounds::of($part)->size())->toEqualWithDelta([30.0, 30.0, 40.0], 1e-3);
+    }
+    // both lean the same way: the skin is bent, every section keeps its area
+    $bent = ['kind' => 'sketch', 'plane' => 'front', 'drawn' => ['points' => ['a' => [10, 0], 'b' => [14, 20], 'c' => [10, 40], 'd' => [-10, 0], 'e' => [-6, 20], 'f' => [-10, 40]], 'lines' => [['id' => 'g', 'kind' => 'curve', 'points' => ['a', 'b', 'c']], ['id' => 'h', 'kind' => 'curve', 'points' => ['d', 'e', 'f']]]]];
+    $state = Parts::build([$circle('0'), $circle('40'), $bent, ['kind' => 'loft', 'sketches' => ['s1', 's2'], 'guide' => 's3']]);
+    expect((new MassProperties($state->part()))->volume / (M_PI * 100 * 40))->toEqualWithDelta(1.0, 1e-4)->and(Bounds::of($state->part())->max[0])->toEqualWithDelta(14.0, 1e-3);
+    $r = Parts::build([$circle('0'), $circle('40'), $pair('front', 5), ['kind' => 'loft', 'sketches' => ['s1', 's2'], 'guide' => 's3', 'across' => 's3']])->results['s4'];
+    expect($r->messages[0]->code)->toBe('off-guide');
+});
+
+it('follows arcs as guides', function () use ($square) {
+    $arc = ['kind' => 'sketch', 'plane' => 'front', 'drawn' => ['points' => ['m' => [-5, 20], 'a' => [10, 0], 'b' => [10, 40]], 'lines' => [['id' => 'g', 'kind' => 'arc', 'points' => ['m', 'a', 'b'], 'size' => 25]]]];
+    $state = Parts::build([$square(20, 20), $square(20, 20, 0, 0, ['offset' => '40']), $arc, ['kind' => 'loft', 'sketches' => ['s1', 's2'], 'guide' => 's3']]);
+    expect($state->results['s4']->status)->toBe('done', $state->results['s4']->messages[0]->why ?? '')->and(Bounds::of($state->part())->max[0])->toEqualWithDelta(20.0, 1e-3);
+});
+
+it('ends what it adds through everything where the part ends', function () use ($square) {
+    $volume = static fn (array $steps): float => (new MassProperties(Parts::build($steps)->part()))->volume;
+    $base = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '10'], ['kind' => 'cylinder', 'round' => '20', 'length' => '50', 'along' => 'x', 'x' => '-25', 'z' => '10'], $square(6, 6, 40, 0)];
+    $part = Parts::build([...$base, ['kind' => 'extrude', 'sketch' => 's3', 'regions' => 'all', 'extent' => 'through']])->part();
+    expect(Bounds::of($part)->max[2])->toEqualWithDelta(20.0, 1e-9)
+        ->and($volume([...$base, ['kind' => 'extrude', 'sketch' => 's3', 'regions' => 'all', 'extent' => 'through']]) - $volume(array_slice($base, 0, 2)))->toEqualWithDelta(36 * 20, 1e-6);
+});
+
+it('carries a section round a drawn circle', function () use ($square) {
+    $ring = ['kind' => 'sketch', 'plane' => 'ground', 'shapes' => [], 'drawn' => ['points' => ['m' => [0, 0]], 'lines' => [['id' => 'c', 'kind' => 'circle', 'points' => ['m'], 'size' => 30]]]];
+    [$v, $r] = lastStep([$ring, $square(4, 6, 30, 0, ['plane' => 'front']), ['kind' => 'sweep', 'sketch' => 's2', 'path' => 's1']]);
+    expect($r->status)->toBe('done', $r->messages[0]->why ?? '')->and($v)->toEqualWithDelta(4 * 6 * 2 * M_PI * 30, 1e-3);
+    [, $r] = lastStep([$ring, $square(4, 6, 30, 0, ['plane' => 'front', 'offset' => '5']), ['kind' => 'sweep', 'sketch' => 's2', 'path' => 's1']]);
+    expect($r->messages[0]->code)->toBe('path-aslant')->and($r->messages[0]->field)->toBe('path');
+});
+
+it('joins an ellipse to a circle with one skin', function () {
+    $ellipse = ['kind' => 'sketch', 'plane' => 'ground', 'drawn' => ['points' => ['m' => [0, 0], 'a' => [20, 0]], 'lines' => [['id' => 'e', 'kind' => 'ellipse', 'points' => ['m', 'a'], 'size' => 12]]]];
+    $circle = ['kind' => 'sketch', 'plane' => 'ground', 'offset' => '30', 'shapes' => [['kind' => 'circle', 'u' => '0', 'v' => '0', 'by' => 'radius', 'round' => '8']]];
+    $state = Parts::build([$ellipse, $circle, ['kind' => 'loft', 'sketches' => ['s1', 's2']]]);
+    expect($state->results['s3']->status)->toBe('done', $state->results['s3']->messages[0]->why ?? '')->and(Soundness::faults($state->part()))->toBe([])
+        ->and(count($state->part()->surfaces))->toBeLessThan(7)
+        // nearly ellipses all the way: rays of one angle are joined, not one eccentric anomaly
+        ->and((new MassProperties($state->part()))->volume)->toEqualWithDelta(M_PI * 30 / 6 * (20 * 12 + 4 * 14 * 10 + 64), 0.02 * 13000);
 });

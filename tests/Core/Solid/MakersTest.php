@@ -92,7 +92,7 @@ it('refuses what cannot be made, with the largest value that would work', functi
     'one section' => [fn () => Loft::through('s', [[Solids::disc(2), Solids::lift(0)]], false), 'no-sections'],
     'a section with a hole' => [fn () => Loft::through('s', [[Solids::ring(5, 2), Solids::lift(0)], [Solids::disc(2), Solids::lift(5)]], false), 'not-alike'],
     'sections that face each other' => [fn () => Loft::through('s', [[Solids::rectangle(10, 10), Solids::lift(0)], [Solids::rectangle(10, 10), Solids::lift(-5)]], false), 'crosses-itself'],
-    'a guide beside the sections' => [fn () => Loft::through('s', [[Solids::disc(10), Solids::lift(0)], [Solids::disc(8), Solids::lift(15)]], false, [[30.0, 0.0, 0.0], [8.0, 0.0, 15.0]]), 'off-guide'],
+    'a guide beside the sections' => [fn () => Loft::through('s', [[Solids::disc(10), Solids::lift(0)], [Solids::disc(8), Solids::lift(15)]], false, [[[30.0, 0.0, 0.0], [8.0, 0.0, 15.0]]]), 'off-guide'],
     'no text' => [fn () => Lettering::solid('s', '  ', 10, 2, Transform::identity()), 'no-text 60'],
     'a letter the typeface does not have' => [fn () => Lettering::solid('s', 'A☃', 10, 2, Transform::identity()), 'no-letter'],
     'copies on each other' => [fn () => Repeats::row([0.0, 0.0, 0.0], 3), 'no-offset'],
@@ -124,7 +124,7 @@ it('is as large as its sizes say', function (): void {
 
 it('follows the guide where it begins', function (): void {
     $guide = [[10.0, 0.0, 0.0], [14.0, 0.0, 7.0], [6.0, 0.0, 15.0]];
-    $s = Loft::through('s', [[Solids::disc(10), Solids::lift(0)], [Solids::rectangle(12, 12), Solids::lift(15)]], false, $guide);
+    $s = Loft::through('s', [[Solids::disc(10), Solids::lift(0)], [Solids::rectangle(12, 12), Solids::lift(15)]], false, [$guide]);
     expect(Soundness::faults($s))->toBe([]);
     // at the guide's middle parameter the skin reaches out as far as the guide
     $x = array_map(fn (int $v): float => $s->x[$v], array_keys(array_filter($s->z, fn (float $z): bool => abs($z - 7.5) < 1.5)));
