@@ -21,7 +21,17 @@ final readonly class Bounds
     public function __construct(public array $min, public array $max) {}
 
     /** Units for one of the finer and finer meshes on which a highest point is looked for. */
-    private const SEARCH = 600;
+    private const SEARCH = 250;
+
+    private const ROUNDS = 14;
+
+    /** Units for a look at six points of a surface. */
+    private const LOOK = 50;
+
+    private const LATTICE = 8;
+
+    /** mm by which nothing is reached beyond what is known */
+    private const NOTHING = 1e-9;
 
     /** @throws OverBudget */
     public static function of(Solid $s, Budget $budget = new Budget): self
@@ -31,6 +41,7 @@ final readonly class Bounds
         $min = [$box[0], $box[1], $box[2]];
         $max = [$box[3], $box[4], $box[5]];
         $p = [$s->x, $s->y, $s->z];
+        $seen = [];
         foreach ($s->facet as $t => $f) {
             $surface = $s->surfaces[$s->surfaceOf[$f]];
             if ($surface->isFlat()) {
@@ -50,8 +61,8 @@ final readonly class Bounds
                         SurfaceKind::Sphere => self::ballExtreme($p, $corners, $surface->point, $surface->radius, $d, $k),
                         SurfaceKind::Torus => abs($surface->axis[$k]) > 1 - 1e-12
                             ? self::ringExtreme($p, $corners, $surface, (float) $sign, $k)
-                            : self::searchedExtreme($p, $corners, $surface, (float) $sign, $k, $sign > 0 ? $max[$k] : -$min[$k], $budget),
-                        SurfaceKind::Patch => self::searchedExtreme($p, $corners, $surface, (float) $sign, $k, $sign > 0 ? $max[$k] : -$min[$k], $budget),
+                            : self::searchedExtreme($p, $corners, $surface, (float) $sign, $k, $sign > 0 ? $max[$k] : -$min[$k], $budget, $seen),
+                        SurfaceKind::Patch => self::searchedExtreme($p, $corners, $surface, (float) $sign, $k, $sign > 0 ? $max[$k] : -$min[$k], $budget, $seen),
                         default => self::roundExtreme($p, $corners, $surface->point, $surface->axis, $surface->radius, $surface->slope, $d, $k),
                     };
                     if ($reach !== null) {
@@ -104,26 +115,36 @@ final readonly class Bounds
      * @param array{array<int, float>,array<int, float>,array<int, float>} $p
      * @param array{int,int,int} $corners
      * @param float $known what is reached already, times the sign
+     * @param array<string, array{float,float,float}> $seen
      * @return float|null null where nothing is reached beyond that
      */
-    private static function searchedExtreme(array $p, array $corners, Surface $s, float $sign, int $k, float $known, Budget $budget): ?float
+    private static function searchedExtreme(array $p, array $corners, Surface $s, float $sign, int $k, float $known, Budget $budget, array &$seen): ?float
     {
-        $best = -INF;
-        [$bu, $bv, $width] = [1 / 3, 1 / 3, 1.0];
+        $high = max($sign * $p[$k][$corners[0]], $sign * $p[$k][$corners[1]], $sign * $p[$k][$corners[2]]);
         $long = self::longestSide($p, $corners);
-        for ($round = 0; $round < 9; $round++) {
+        // a surface that leans by less than 26 degrees over its facet rises above it by less than this
+        if ($high + $long / 8 <= $known) {
+            return null;
+        }
+        $budget->spend(self::LOOK);
+        if (self::likely($p, $corners, $s, $sign, $k, $seen) <= $known + self::NOTHING) {
+            return null;
+        }
+        $best = -INF;
+        [$bu, $bv, $width] = [1 / 3, 1 / 3, 0.5];
+        for ($round = 0; $round < self::ROUNDS; $round++) {
             // facets looked at lean by 26 degrees at the most and their surface hardly more: it rises by less than this over what
             // is left to look at; before the first mesh, over all of the facet
-            $most = $round === 0 ? max($sign * $p[$k][$corners[0]], $sign * $p[$k][$corners[1]], $sign * $p[$k][$corners[2]]) + $long / 2 : $best + $width * $long;
+            $most = $round === 0 ? $high + $long / 2 : $best + $width * $long;
             if ($most <= $known) {
                 return null;
             }
             $budget->spend(self::SEARCH);
             [$mu, $mv] = [$bu, $bv];
-            for ($i = -2; $i <= 2; $i++) {
-                for ($j = -2; $j <= 2; $j++) {
-                    $u = max(0.0, min(1.0, $mu + $i * $width / 4));
-                    $v = max(0.0, min(1.0 - $u, $mv + $j * $width / 4));
+            for ($i = -1; $i <= 1; $i++) {
+                for ($j = -1; $j <= 1; $j++) {
+                    $u = max(0.0, min(1.0, $mu + $i * $width / 2));
+                    $v = max(0.0, min(1.0 - $u, $mv + $j * $width / 2));
                     $q = [0.0, 0.0, 0.0];
                     for ($c = 0; $c < 3; $c++) {
                         $q[$c] = (1 - $u - $v) * $p[$c][$corners[0]] + $u * $p[$c][$corners[1]] + $v * $p[$c][$corners[2]];
@@ -135,10 +156,41 @@ final readonly class Bounds
                     }
                 }
             }
-            $width /= 3;
+            $width /= 2;
         }
 
         return $sign * $best;
+    }
+
+    /**
+     * How far a surface likely reaches over a triangle: the highest point of the polynomial of second degree through its places
+     * over the corners and the middles of the sides (O. C. Zienkiewicz, "The Finite Element Method", the six-node triangle).
+     *
+     * @param array{array<int, float>,array<int, float>,array<int, float>} $p
+     * @param array{int,int,int} $corners
+     * @param array<string, array{float,float,float}> $seen middles of sides on the surface
+     */
+    private static function likely(array $p, array $corners, Surface $s, float $sign, int $k, array &$seen): float
+    {
+        // corners inside a face lie on it; those on cut edges are looked at apart (TrueCorners)
+        [$a, $b, $c] = [$sign * $p[$k][$corners[0]], $sign * $p[$k][$corners[1]], $sign * $p[$k][$corners[2]]];
+        $middle = [];
+        foreach ([[0, 1], [1, 2], [2, 0]] as [$i, $j]) {
+            [$v, $w] = [min($corners[$i], $corners[$j]), max($corners[$i], $corners[$j])];
+            $seen["$v $w $s->name"] ??= SurfaceEquation::project($s, [($p[0][$v] + $p[0][$w]) / 2, ($p[1][$v] + $p[1][$w]) / 2, ($p[2][$v] + $p[2][$w]) / 2]);
+            $middle[] = $sign * $seen["$v $w $s->name"][$k];
+        }
+        [$d, $e, $f] = $middle;
+        $best = -INF;
+        for ($i = 0; $i <= self::LATTICE; $i++) {
+            for ($j = 0; $j + $i <= self::LATTICE; $j++) {
+                [$u, $v] = [$i / self::LATTICE, $j / self::LATTICE];
+                $w = 1 - $u - $v;
+                $best = max($best, $u * (2 * $u - 1) * $a + $v * (2 * $v - 1) * $b + $w * (2 * $w - 1) * $c + 4 * ($u * $v * $d + $v * $w * $e + $w * $u * $f));
+            }
+        }
+
+        return $best;
     }
 
     /**

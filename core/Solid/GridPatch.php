@@ -20,6 +20,9 @@ final class GridPatch implements Patch
 {
     private const STENCIL = 6;
 
+    /** From a foot found before the next is looked for within so many cells, squared. */
+    private const NEAR = 100.0;
+
     /** @var list<float> parameter of every column */
     public readonly array $us;
 
@@ -42,6 +45,9 @@ final class GridPatch implements Patch
      * @var array{float, float}|null
      */
     private ?array $last = null;
+
+    /** @var array{float,float,float}|null the foot itself */
+    private ?array $at = null;
 
     /**
      * @param list<float> $x row after row, u runs first
@@ -103,7 +109,7 @@ final class GridPatch implements Patch
     public function foot(array $p): array
     {
         $this->starts ??= $this->findStarts();
-        if ($this->last !== null) {
+        if ($this->last !== null && ($this->at === null || self::distance2($this->at, $p) < self::NEAR * $this->cell2)) {
             $found = $this->newton($p, ...$this->last);
             // only where it is plainly the nearest: from a spot on the other side of a pipe Newton's method stays there
             if ($found !== null && self::distance2($found[0], $p) < 0.04 * $this->cell2) {
@@ -129,7 +135,7 @@ final class GridPatch implements Patch
     /** Where the next foot will be, as far as the caller knows: saves steps. */
     public function expect(float $u, float $v): void
     {
-        $this->last = [$u, $v];
+        [$this->last, $this->at] = [[$u, $v], null];
     }
 
     /** One turn of u where it closes on itself, 0 where it does not. */
@@ -215,9 +221,12 @@ final class GridPatch implements Patch
         $this->cell2 = min($across, $along);
         // buckets a little wider than the mesh, so that the nearest point lies in a neighbouring one
         $widest = 0.0;
+        $level = ($this->columns - 1) * $perColumn + 1;
         foreach ($out as $i => [$x, $y, $z]) {
-            if ($i > 0) {
-                $widest = max($widest, min(($x - $out[$i - 1][0]) ** 2 + ($y - $out[$i - 1][1]) ** 2 + ($z - $out[$i - 1][2]) ** 2, 1e6 * $this->cell2));
+            foreach ([$i % $level > 0 ? $i - 1 : -1, $i - $level] as $o) {
+                if ($o >= 0) {
+                    $widest = max($widest, min(($x - $out[$o][0]) ** 2 + ($y - $out[$o][1]) ** 2 + ($z - $out[$o][2]) ** 2, 1e6 * $this->cell2));
+                }
             }
         }
         $this->width = max(1e-6, min(2 * sqrt($widest), 8 * sqrt(max($across, $along))));
@@ -275,7 +284,9 @@ final class GridPatch implements Patch
                     $sv[$c] += $du * $suv[$c] + $dv * $svv[$c];
                 }
                 $found = $this->shape($s, $su, $sv, $suu, $suv, $svv);
-                $this->last = $found === null ? $this->last : [$u + $du, $v + $dv];
+                if ($found !== null) {
+                    [$this->last, $this->at] = [[$u + $du, $v + $dv], $found[0]];
+                }
 
                 return $found;
             }
