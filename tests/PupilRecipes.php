@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use Cubo\Geometry\Vector;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\PartState;
@@ -289,13 +290,51 @@ final class PupilRecipes
                 [$a, $b] = [$e->vertices[$k - 1], $e->vertices[$k]];
                 $long += sqrt(($s->x[$a] - $s->x[$b]) ** 2 + ($s->y[$a] - $s->y[$b]) ** 2 + ($s->z[$a] - $s->z[$b]) ** 2);
             }
-            $room = min($faces[$s->surfaces[$e->left]->name]['short'], $faces[$s->surfaces[$e->right]->name]['short']);
+            $room = min($faces[$s->surfaces[$e->left]->name]['short'], $faces[$s->surfaces[$e->right]->name]['short'], $this->seenBeside($s, $e));
             if ($long > 3 && $room > 0.6) {
                 $out[] = [$e, min(0.35 * $room, 0.3 * $long)];
             }
         }
 
         return $out;
+    }
+
+    /** How wide the flats beside an edge are where one looks: at a quarter, a half and three quarters of it, mm. */
+    private function seenBeside(Solid $s, Edge $e): float
+    {
+        $topology = Topology::of($s);
+        $point = static fn (int $v): array => [$s->x[$v], $s->y[$v], $s->z[$v]];
+        $least = INF;
+        foreach ([[$e->left, true], [$e->right, false]] as [$face, $left]) {
+            if (! $s->surfaces[$face]->isFlat()) {
+                continue;
+            }
+            $borders = [];
+            foreach ($s->twin as $h => $o) {
+                if ($topology->face(intdiv($h, 3)) === $face && $topology->face(intdiv($o, 3)) !== $face) {
+                    $borders[] = [$point($s->start[$h]), $point($s->start[$o])];
+                }
+            }
+            foreach ([0.25, 0.5, 0.75] as $share) {
+                $h = $e->halfEdges[min(count($e->halfEdges) - 1, (int) ($share * count($e->halfEdges)))];
+                $h = $left ? $h : $s->twin[$h];
+                [$a, $b] = [$point($s->start[$h]), $point($s->start[$s->twin[$h]])];
+                $f = $s->facet[intdiv($h, 3)];
+                $t = Vector::unit(Vector::sub($b, $a));
+                $in = Vector::cross([$s->nx[$f], $s->ny[$f], $s->nz[$f]], $t);
+                $from = Vector::add($a, Vector::sub($b, $a), count($e->halfEdges) === 1 ? $share : 0.5);
+                foreach ($borders as [$p, $q]) {
+                    [$x, $y] = [Vector::dot(Vector::sub($p, $from), $t), Vector::dot(Vector::sub($q, $from), $t)];
+                    if ($x * $y > 0 || $x === $y) {
+                        continue;
+                    }
+                    $far = Vector::dot(Vector::sub(Vector::add($p, Vector::sub($q, $p), $x / ($x - $y)), $from), $in);
+                    $least = $far > 1e-6 ? min($least, $far) : $least;
+                }
+            }
+        }
+
+        return $least;
     }
 
     /**

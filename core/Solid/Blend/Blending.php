@@ -47,6 +47,8 @@ final class Blending
 
     private readonly Topology $topology;
 
+    private readonly Lips $lips;
+
     /** @var array<string, EdgeShape> by edge name */
     private array $shapes = [];
 
@@ -157,6 +159,7 @@ final class Blending
             throw new Refused('too-complex', 'At most ' . self::MOST_EDGES . ' edges of solids with up to ' . self::MOST_TRIANGLES . ' triangles are worked on at once.', self::MOST_EDGES);
         }
         $this->topology = Topology::of($solid);
+        $this->lips = new Lips($this->topology);
         $queue = $edges;
         for ($i = 0; $i < count($queue); $i++) {
             $picked = $this->topology->edges[$queue[$i]] ?? throw new Refused('no-edge', "There is no edge “{$queue[$i]}”.");
@@ -182,7 +185,7 @@ final class Blending
 
     private function room(): Room
     {
-        return new Room($this->topology, $this->shapes, $this->ends, $this->roundEnds, $this->wallEnds, $this->budget);
+        return new Room($this->topology, $this->shapes, $this->ends, $this->roundEnds, $this->wallEnds, $this->lips, $this->budget);
     }
 
     /** Whether another edge continues this one smoothly, in direction and in the angle between its faces. */
@@ -326,7 +329,7 @@ final class Blending
             $tool = $wall->trimmed($tool, $this->budget);
         }
 
-        return $tool;
+        return $e->convex ? $tool : $this->lips->cutOff($e, $tool, $this->budget);
     }
 
     /**

@@ -42,7 +42,7 @@ final class Room
      * @param array<string, array<int, RoundEnd>> $roundEnds round faces on which straight edges end
      * @param array<string, array<int, array{WallEnd, bool}>> $wallEnds round faces in the way, and whether they are met from outside
      */
-    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly array $ends, private readonly array $roundEnds, private readonly array $wallEnds, private readonly Budget $budget) {}
+    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly array $ends, private readonly array $roundEnds, private readonly array $wallEnds, private readonly Lips $lips, private readonly Budget $budget) {}
 
     /**
      * Whether both faces are wide enough; if not, the largest share that fits is looked for.
@@ -323,20 +323,19 @@ final class Room
     }
 
     /**
-     * Whether a face ends before a point with nothing standing there: at a ridge the new face may run out over it.
+     * Whether a face ends before a point and that does no harm: at a ridge nothing stands there, so that the new face may run
+     * out over the border; in a groove something does that swallows the fill, or what stands out can be cut off.
      *
      * @param V $p
      */
     private function isClear(EdgeShape $e, int $k, int $face, array $p): bool
     {
-        if (! $e->convex) {
-            return false;
-        }
         $surface = $this->topology->solid->surfaces[$face];
         $normal = $e->edge->left === $face ? $e->leftNormals[$k] : $e->rightNormals[$k];
         $n = SurfaceEquation::outward($surface, $p, $normal);
+        $inside = $this->isInside(Vector::add($p, $n, 2.5 * Fineness::CHORD));
 
-        return ! $this->isInside(Vector::add($p, $n, 2.5 * Fineness::CHORD));
+        return $e->convex ? ! $inside : $inside || $this->lips->note($e, $face, $p);
     }
 
     /**

@@ -8,10 +8,13 @@ use Cubo\Solid\Solid;
 
 /**
  * Faces and edges of a solid, read from its mesh: a face is all triangles of one surface name, an edge a chain between
- * the same two faces. Edges end where more than two faces meet.
+ * the same two faces. Edges end where more than two faces meet, and where several flats of one name do.
  */
 final class Topology
 {
+    /** Cosine of the angle between facets of one flat. */
+    private const ONE_PLANE = 1 - 1e-9;
+
     /** @var array<string, Edge> by name */
     public readonly array $edges;
 
@@ -65,6 +68,14 @@ final class Topology
         foreach ($crease as $h => [$a, $b]) {
             $next[$solid->start[$h]][$a * $many + $b] = $h;
         }
+        // several flats may bear one name (a side drawn as one curve): an edge ends where the plane beside it changes
+        foreach ($crease as $h => [$a, $b]) {
+            $o = $solid->twin[$h];
+            $g = $through[$solid->start[$o]] ? $next[$solid->start[$o]][$a * $many + $b] : $h;
+            if ($g !== $h && (! $this->runOn($solid->facet[intdiv($h, 3)], $solid->facet[intdiv($g, 3)]) || ! $this->runOn($solid->facet[intdiv($o, 3)], $solid->facet[intdiv($solid->twin[$g], 3)]))) {
+                $through[$solid->start[$o]] = false;
+            }
+        }
         $chains = $used = [];
         foreach ([false, true] as $rings) {
             foreach ($crease as $h => [$a, $b]) {
@@ -104,6 +115,14 @@ final class Topology
         }
         $this->edges = $edges;
         $this->endingAt = $ending;
+    }
+
+    /** Whether two facets of one face lie in one plane, or on one round surface. */
+    private function runOn(int $f, int $g): bool
+    {
+        $s = $this->solid;
+
+        return $f === $g || ! $s->surfaces[$s->surfaceOf[$f]]->isFlat() || $s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g] > self::ONE_PLANE;
     }
 
     public function face(int $triangle): int
