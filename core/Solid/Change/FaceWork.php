@@ -10,7 +10,9 @@ use Cubo\Geometry\Vector;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Layer\Walls;
 use Cubo\Solid\Refused;
+use Cubo\Solid\Layer\Face;
 use Cubo\Solid\Shift\Drafting;
+use Cubo\Solid\Shift\Outright;
 use Cubo\Solid\Shift\Pulling;
 use Cubo\Solid\Shift\Sharpening;
 use Cubo\Solid\Solid;
@@ -227,7 +229,9 @@ final class FaceWork
     private static function drawnOut(string $step, Solid $solid, string $face, float $by, Budget $budget): ?Solid
     {
         try {
-            return Pulling::straight($step, $solid, $face, $by, $budget);
+            return $by > 0
+                ? Pulling::straight($step, $solid, $face, $by, $budget)
+                : Outright::lowered($solid, $face, static fn (Face $f): array => [$f->normal, $f->offset + $by], $budget);
         } catch (Refused) {
             return null;
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Layer;
 
+use Closure;
 use Cubo\Solid\Solid;
 use Cubo\Solid\SolidBuilder;
 
@@ -34,9 +35,17 @@ final class Crumbs
                 $drop[$body] = true;
             }
         }
-        if ($drop === []) {
-            return $s;
-        }
+
+        return $drop === [] ? $s : self::only($s, static fn (int $t): bool => ! isset($drop[$of[$t]]));
+    }
+
+    /**
+     * The bodies whose triangles are meant.
+     *
+     * @param Closure(int): bool $kept by triangle, the same for all of a body
+     */
+    public static function only(Solid $s, Closure $kept): Solid
+    {
         $b = new SolidBuilder;
         $number = [];
         foreach ($s->surfaces as $u) {
@@ -46,7 +55,7 @@ final class Crumbs
             $b->facet($nx, $s->ny[$f], $s->nz[$f], $s->offset[$f], $s->surfaceOf[$f]);
         }
         foreach ($s->facet as $t => $f) {
-            if (! isset($drop[$of[$t]])) {
+            if ($kept($t)) {
                 $corners = [];
                 for ($k = 0; $k < 3; $k++) {
                     $v = $s->start[3 * $t + $k];
@@ -60,7 +69,7 @@ final class Crumbs
     }
 
     /** @return array<int, int> by triangle: the first triangle of all that hang together over edges */
-    private static function bodies(Solid $s): array
+    public static function bodies(Solid $s): array
     {
         $of = [];
         foreach ($s->facet as $first => $_) {

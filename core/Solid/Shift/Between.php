@@ -179,18 +179,35 @@ final class Between
         if ($this->sides !== null) {
             return $start;
         }
-        $q = $start;
+        foreach ($this->choices($v) as $without) {
+            $q = $this->tried($v, $start, $from, $share, $without);
+            if ($q !== null && $this->isWithin($v, Vector::sub($q, $p), $without)) {
+                return $q;
+            }
+        }
+
+        throw new Refused('no-room', 'More faces meet in one point than can be moved together.');
+    }
+
+    /**
+     * @param V $q where the search begins
+     * @param array<int, array{float, float}> $from
+     * @param list<int> $without facets left out
+     * @return V|null null where not all conditions can be met
+     */
+    private function tried(int $v, array $q, array $from, float $share, array $without): ?array
+    {
         for ($i = 0; $i < 25; $i++) {
-            $rows = $this->conditions($v, $q, $from, $share);
+            $rows = $this->conditions($v, $q, $from, $share, $without);
             $step = LeastStep::of(array_map(static fn (array $r): array => [$r[0], $r[1]], $rows));
             $q = Vector::add($q, $step);
             if (Vector::length($step) < 1e-13 * (1 + Vector::length($q))) {
                 break;
             }
         }
-        foreach ($this->conditions($v, $q, $from, $share) as [$left, , $allowed]) {
+        foreach ($this->conditions($v, $q, $from, $share, $without) as [$left, , $allowed]) {
             if (! (abs($left) < $allowed)) {
-                throw new Refused('no-room', 'More faces meet in one point than can be moved together.');
+                return null;
             }
         }
 
@@ -198,11 +215,64 @@ final class Between
     }
 
     /**
+     * Facets to leave out: none; or, where a corner happens to lie on the line between facets of a round face, all of its
+     * facets there but one, on which the corner then moves.
+     *
+     * @return list<list<int>>
+     */
+    private function choices(int $v): array
+    {
+        $s = $this->skin->solid;
+        $bySurface = [];
+        foreach (array_unique($this->staying[$v] ?? []) as $facet) {
+            $u = $s->surfaces[$s->surfaceOf[$facet]];
+            if (! $u->isFlat() && ! self::isBent($u->kind)) {
+                $bySurface[$s->surfaceOf[$facet]][] = $facet;
+            }
+        }
+        $out = [[]];
+        foreach ($bySurface as $facets) {
+            foreach (count($facets) > 1 ? $facets : [] as $facet) {
+                $out[] = array_values(array_diff($facets, [$facet]));
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Whether a corner that goes a way stays on this side of the facets left out.
+     *
+     * @param V $way
+     * @param list<int> $without
+     */
+    private function isWithin(int $v, array $way, array $without): bool
+    {
+        $s = $this->skin->solid;
+        foreach ($without as $facet) {
+            foreach ($s->start as $h => $w) {
+                if ($w !== $v || $s->facet[intdiv($h, 3)] !== $facet) {
+                    continue;
+                }
+                $t = 3 * intdiv($h, 3);
+                // from the corner into the facet: the way must not lead there
+                $in = Vector::sub(Vector::halfway([$this->skin->point($s->start[$t + ($h + 1) % 3]), $this->skin->point($s->start[$t + ($h + 2) % 3])]), $this->skin->point($v));
+                if (Vector::dot(Vector::unit($in), $way) > self::STAYS + Vector::length($way) / 2) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /**
      * @param V $q
      * @param array<int, array{float, float}> $from by face that moves: distance from its new place and from its own surface at the beginning
+     * @param list<int> $without facets left out
      * @return list<array{float, V, float}> distance, normal, what may be left of it
      */
-    private function conditions(int $v, array $q, array $from, float $share): array
+    private function conditions(int $v, array $q, array $from, float $share, array $without): array
     {
         $s = $this->skin->solid;
         $rows = $seen = [];
@@ -218,7 +288,7 @@ final class Between
         // others by their facets, so that corners stay on the lines between these
         foreach ($this->staying[$v] ?? [] as $facet) {
             $u = $s->surfaces[$s->surfaceOf[$facet]];
-            if (! self::isBent($u->kind) && ! isset($seen[$facet])) {
+            if (! self::isBent($u->kind) && ! isset($seen[$facet]) && ! in_array($facet, $without, true)) {
                 $seen[$facet] = true;
                 $n = [$s->nx[$facet], $s->ny[$facet], $s->nz[$facet]];
                 $rows[] = [Vector::dot($n, $q) - $s->offset[$facet], $n, $u->isFlat() ? self::OFF_PLANE : self::OFF_ROUND];

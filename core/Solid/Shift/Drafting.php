@@ -51,10 +51,18 @@ final class Drafting
     {
         $faces = $this->withRounds($solid, $faces);
         // rounds that are not tilted themselves are in the way of faces beside them
-        [$solid, $taken] = Sharpening::of($solid, $faces, $this->budget);
+        try {
+            [$solid, $taken] = Sharpening::of($solid, $faces, $this->budget);
+        } catch (Refused $r) {
+            return $this->outright($solid, $faces) ?? throw $r;
+        }
         $groups = $this->groups($solid, $faces);
         foreach ($groups as $group) {
-            $solid = $this->tilted($solid, $group);
+            try {
+                $solid = $this->tilted($solid, $group);
+            } catch (Refused $r) {
+                $solid = $r->reason !== 'no-room' ? throw $r : $this->outright($solid, $group) ?? throw $r;
+            }
         }
 
         return Sharpening::again($solid, $taken, $this->budget);
@@ -136,14 +144,7 @@ final class Drafting
         $between = new Between($inset, $places);
         $out = $solid;
         foreach ([true, false] as $outwards) {
-            $only = function (int $t) use ($solid, $skin, $outwards): bool {
-                [$a, $b, $c] = [$skin->point($solid->start[3 * $t]), $skin->point($solid->start[3 * $t + 1]), $skin->point($solid->start[3 * $t + 2])];
-                $middle = [($a[0] + $b[0] + $c[0]) / 3, ($a[1] + $b[1] + $c[1]) / 3, ($a[2] + $b[2] + $c[2]) / 3];
-                // at a positive angle what lies above the neutral plane is cut
-                $above = Vector::dot(Vector::sub($middle, $this->point), $this->d) > 0;
-
-                return $outwards === ($above !== ($this->angle > 0));
-            };
+            $only = fn (int $t): bool => $outwards === $this->isOutwards($t, $solid, $skin);
             $tool = $between->solid($outwards, $only);
             $this->budget->spend(20 * ($tool?->triangleCount() ?? 0));
             if ($tool !== null) {
@@ -157,21 +158,62 @@ final class Drafting
         return $out;
     }
 
+    /**
+     * The same for flats whose corners cannot be led on, or whose rounds cannot be made again: these then end at the face.
+     *
+     * @param list<string> $names
+     */
+    private function outright(Solid $solid, array $names): ?Solid
+    {
+        foreach ($names as $name) {
+            $chosen = static fn (int $t): bool => $solid->surfaceOfTriangle($t)->name === $name;
+            $solid = LevelCut::at($solid, $chosen, fn (array $p): float => Vector::dot(Vector::sub($p, $this->point), $this->d));
+            foreach ((new Skin($solid, static fn (): float => 0.0))->faces as $face) {
+                if ($face->surface->name === $name && ! $face->surface->isFlat()) {
+                    return null;
+                }
+            }
+            $solid = Outright::filled($solid, $name, fn (Face $f): Place => $this->place($f), fn (int $t, Skin $skin): bool => $this->isOutwards($t, $skin->solid, $skin), $this->budget);
+            $solid = Outright::lowered($solid, $name, fn (Face $f): array => $this->plane($f), $this->budget);
+        }
+
+        return $solid;
+    }
+
+    private function isOutwards(int $t, Solid $solid, Skin $skin): bool
+    {
+        [$a, $b, $c] = [$skin->point($solid->start[3 * $t]), $skin->point($solid->start[3 * $t + 1]), $skin->point($solid->start[3 * $t + 2])];
+        $middle = [($a[0] + $b[0] + $c[0]) / 3, ($a[1] + $b[1] + $c[1]) / 3, ($a[2] + $b[2] + $c[2]) / 3];
+
+        // at a positive angle what lies above the neutral plane is cut
+        return (Vector::dot(Vector::sub($middle, $this->point), $this->d) > 0) !== ($this->angle > 0);
+    }
+
+    /**
+     * The plane into which a flat is tilted.
+     *
+     * @return array{V, float} normal and offset
+     */
+    private function plane(Face $face): array
+    {
+        $line = Vector::cross($this->d, $face->normal);
+        if (Vector::length($line) < self::ALONG) {
+            throw new Refused('parallel-face', 'A face that lies along the neutral plane has no line to be tilted about.');
+        }
+        // a point of the line in both planes, nearest to the given one
+        $line = Vector::unit($line);
+        $in = Vector::cross($line, $this->d);
+        $on = Vector::add($this->point, $in, ($face->offset - Vector::dot($face->normal, $this->point)) / Vector::dot($face->normal, $in));
+        $m = Vector::turned($face->normal, $line, -$this->angle);
+
+        return [$m, Vector::dot($m, $on)];
+    }
+
     private function place(Face $face): Place
     {
         $u = $face->surface;
         if ($u->isFlat()) {
-            $line = Vector::cross($this->d, $face->normal);
-            if (Vector::length($line) < self::ALONG) {
-                throw new Refused('parallel-face', 'A face that lies along the neutral plane has no line to be tilted about.');
-            }
-            // a point of the line in both planes, nearest to the given one
-            $line = Vector::unit($line);
-            $in = Vector::cross($line, $this->d);
-            $on = Vector::add($this->point, $in, ($face->offset - Vector::dot($face->normal, $this->point)) / Vector::dot($face->normal, $in));
-            $m = Vector::turned($face->normal, $line, -$this->angle);
-
-            return new Tilted($u->name, $face->normal, $m, Vector::dot($m, $on));
+            return new Tilted($u->name, $face->normal, ...$this->plane($face));
         }
         if (! in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true) || abs(Vector::dot($u->axis, $this->d)) < 1 - self::ALONG) {
             throw new Refused('not-flat', 'Only flat faces, and round ones that stand along the direction, can be tilted.');

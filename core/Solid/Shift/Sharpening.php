@@ -26,7 +26,7 @@ use InvalidArgumentException;
  * radius and under the same names.
  *
  * @phpstan-type V array{float,float,float}
- * @phpstan-type Taken array{name: string, radius: float, faces: list<string>}
+ * @phpstan-type Taken array{name: string, radius: float, faces: list<string>, turn: int}
  */
 final class Sharpening
 {
@@ -46,8 +46,11 @@ final class Sharpening
     /** @var list<V> sharp points found so far */
     private array $corners = [];
 
-    /** @param list<string> $beside faces whose rounds are meant */
-    private function __construct(Solid $solid, private readonly array $beside)
+    /**
+     * @param list<string> $beside faces whose rounds are meant
+     * @param list<string>|null $only names of the rounds that count, null for all
+     */
+    private function __construct(Solid $solid, private readonly array $beside, private readonly ?array $only)
     {
         $this->skin = new Skin($solid, static fn (): float => 0.0);
         $this->inset = new Inset($this->skin);
@@ -64,19 +67,46 @@ final class Sharpening
      */
     public static function of(Solid $solid, array $faces, Budget $budget): array
     {
-        $s = new self($solid, $faces);
-        $taken = [];
+        $all = new self($solid, $faces, null);
         try {
-            foreach ($s->networks() as $rounds) {
-                $tool = $s->filling($rounds);
+            return $all->taken($budget, 0);
+        } catch (Refused $r) {
+            // those made last go first: what ran over others then ends on them as it did when it was made
+            $steps = [];
+            foreach (array_keys($all->supports) as $f) {
+                $name = $all->skin->faces[$f]->surface->name;
+                $steps[strstr($name, ':', true) ?: $name][] = $name;
+            }
+            if (count($steps) < 2) {
+                throw $r;
+            }
+            uksort($steps, static fn (string $a, string $b): int => strnatcmp($b, $a));
+            $taken = [];
+            foreach (array_values($steps) as $turn => $names) {
+                [$solid, $more] = (new self($solid, $faces, $names))->taken($budget, -$turn);
+                $taken = [...$taken, ...$more];
+            }
+
+            return [$solid, $taken];
+        }
+    }
+
+    /** @return array{Solid, list<Taken>} */
+    private function taken(Budget $budget, int $turn): array
+    {
+        $taken = [];
+        $solid = $this->skin->solid;
+        try {
+            foreach ($this->networks() as $rounds) {
+                $tool = $this->filling($rounds);
                 $budget->spend(20 * ($tool?->triangleCount() ?? 0));
                 if ($tool !== null) {
-                    $solid = $s->skin->faces[$rounds[0]]->sign > 0 ? BooleanOperation::union($solid, $tool, $budget) : BooleanOperation::difference($solid, $tool, $budget);
+                    $solid = $this->skin->faces[$rounds[0]]->sign > 0 ? BooleanOperation::union($solid, $tool, $budget) : BooleanOperation::difference($solid, $tool, $budget);
                 }
             }
-            foreach ($s->supports as $f => $supports) {
-                $u = $s->skin->faces[$f]->surface;
-                $taken[] = ['name' => $u->name, 'radius' => $u->kind === SurfaceKind::Torus ? $u->tube : $u->radius, 'faces' => array_map(static fn (int $x): string => $s->skin->faces[$x]->surface->name, $supports)];
+            foreach ($this->supports as $f => $supports) {
+                $u = $this->skin->faces[$f]->surface;
+                $taken[] = ['name' => $u->name, 'radius' => $u->kind === SurfaceKind::Torus ? $u->tube : $u->radius, 'faces' => array_map(fn (int $x): string => $this->skin->faces[$x]->surface->name, $supports), 'turn' => $turn];
             }
         } catch (InvalidArgumentException) {
             throw new Refused('no-room', 'The rounds beside the face cannot be made again there.');
@@ -96,10 +126,10 @@ final class Sharpening
     {
         $byRadius = [];
         foreach ($taken as $t) {
-            $byRadius[(string) round($t['radius'], 6)][] = $t;
+            $byRadius[$t['turn'] . ' ' . round($t['radius'], 6)][] = $t;
         }
         // those that were made first are made first again
-        uasort($byRadius, static fn (array $a, array $b): int => strnatcmp($a[0]['name'], $b[0]['name']));
+        uasort($byRadius, static fn (array $a, array $b): int => [$a[0]['turn'], strnatcmp($a[0]['name'], $b[0]['name'])] <=> [$b[0]['turn'], 0]);
         foreach ($byRadius as $rounds) {
             $edges = $names = $seen = [];
             foreach (Topology::of($solid)->edges as $name => $e) {
@@ -168,7 +198,7 @@ final class Sharpening
         $balls = $all = [];
         foreach ($smooth as $f => $beside) {
             $kind = $skin->faces[$f]->surface->kind;
-            if ($kind === SurfaceKind::Sphere) {
+            if ($kind === SurfaceKind::Sphere && ($this->only === null || in_array($skin->faces[$f]->surface->name, $this->only, true))) {
                 $balls[] = $f;
             }
             if ($kind !== SurfaceKind::Cylinder && $kind !== SurfaceKind::Torus) {
@@ -176,7 +206,7 @@ final class Sharpening
             }
             // a ring lies between a flat and a round face about the same axis, a cylinder between two flats
             $supports = array_values(array_filter(array_keys($beside), fn (int $g): bool => $kind === SurfaceKind::Cylinder ? $skin->faces[$g]->surface->isFlat() : self::isAbout($skin->faces[$f]->surface, $skin->faces[$g])));
-            if (count($supports) === 2 && ! in_array($skin->faces[$f]->surface->name, $this->beside, true)) {
+            if (count($supports) === 2 && ! in_array($skin->faces[$f]->surface->name, $this->beside, true) && ($this->only === null || in_array($skin->faces[$f]->surface->name, $this->only, true))) {
                 $all[$f] = $supports;
             }
         }
