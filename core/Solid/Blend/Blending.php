@@ -33,8 +33,11 @@ final class Blending
     /** mm by which tools along curves reach into each other where one runs on into the next */
     private const OVERLAP = 0.03;
 
-    /** one less the cosine of an angle of half a degree */
-    private const NEARLY = 5e-5;
+    /** one less the cosine of an angle of two and a half degrees: vertices on chords tell no better */
+    private const NEARLY = 1e-3;
+
+    /** sine of the angle between an edge and a flat that it runs along rather than into */
+    private const ALONG = 0.01;
 
     /** Cosine of an angle too small to see: faces agree where an edge runs on into another. */
     private const ALIKE = 1 - 1e-10;
@@ -78,6 +81,8 @@ final class Blending
         self::positive($radius);
         $b = new self($solid, $edges, $budget ?? Budget::unlimited());
         $section = static fn (EdgeShape $e, int $k, float $share): Section => Section::round($e, $k, $radius * $share);
+        $tight = $b->tooTight($edges, static fn (EdgeShape $e, int $k): Section => Section::round($e, $k, $radius));
+        $b = $tight === [] ? $b : new self($solid, $edges, $budget ?? Budget::unlimited(), $tight);
         $b->room()->check($section, $radius);
 
         return $b->apply($step, static fn (EdgeShape $e, int $k): Section => Section::round($e, $k, $radius), $radius);
@@ -152,8 +157,36 @@ final class Blending
         }
     }
 
-    /** @param list<string> $edges */
-    private function __construct(private readonly Solid $solid, array $edges, private readonly Budget $budget)
+    /**
+     * Curves that picked edges run on into but that bend too tightly for the ball: the rounds of their neighbours run out over them.
+     *
+     * @param list<string> $picked
+     * @param Closure(EdgeShape, int): Section $section
+     * @return array<string, true> names
+     */
+    private function tooTight(array $picked, Closure $section): array
+    {
+        $out = [];
+        foreach ($this->shapes as $name => $e) {
+            if ($e->curve === null || ! $e->convex || in_array($name, $picked, true)) {
+                continue;
+            }
+            $this->budget->spend(Room::OF_A_CURVE);
+            try {
+                $section($e, intdiv(count($e->stations), 2));
+            } catch (Refused) {
+                $out[$name] = true;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param list<string> $edges
+     * @param array<string, true> $without edges that others do not run on into
+     */
+    private function __construct(private readonly Solid $solid, array $edges, private readonly Budget $budget, array $without = [])
     {
         if ($solid->triangleCount() > self::MOST_TRIANGLES || count($edges) > self::MOST_EDGES) {
             throw new Refused('too-complex', 'At most ' . self::MOST_EDGES . ' edges of solids with up to ' . self::MOST_TRIANGLES . ' triangles are worked on at once.', self::MOST_EDGES);
@@ -169,7 +202,7 @@ final class Blending
             $shape = $this->shapes[$picked->name] = new EdgeShape($solid, $picked);
             foreach ($picked->closed ? [] : [0, count($picked->vertices) - 1] as $end) {
                 foreach ($this->topology->endingAt[$picked->vertices[$end]] as $other) {
-                    if (! isset($this->shapes[$other->name]) && $this->runsOn($shape, $end !== 0, $other)) {
+                    if (! isset($this->shapes[$other->name]) && ! isset($without[$other->name]) && $this->runsOn($shape, $end !== 0, $other)) {
                         $queue[] = $other->name;
                     }
                 }
@@ -457,7 +490,7 @@ final class Blending
 
                 continue;
             }
-            if (abs($cos) > 1e-3 && ($best === null || abs($cos) > $best[0])) {
+            if (abs($cos) > self::ALONG && ($best === null || abs($cos) > $best[0])) {
                 $best = [abs($cos), [$n, $this->solid->offset[$f]]];
                 unset($this->wallEnds[$e->edge->name][$k]);
             }

@@ -22,7 +22,7 @@ final class Room
     private const MOST_WORK = 1_000_000;
 
     /** What a section beside a free face costs. */
-    private const OF_A_CURVE = 4000;
+    public const OF_A_CURVE = 4000;
 
     /** Where between its ends a straight edge is looked at. */
     private const BETWEEN = [0.125, 0.25, 0.375, 0.5, 0.625, 0.75, 0.875];

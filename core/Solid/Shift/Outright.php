@@ -48,7 +48,7 @@ final class Outright
         $skin = new Skin($solid, static fn (): float => 0.0);
         foreach ($skin->faces as $f => $own) {
             if ($own->surface->name === $face) {
-                $added = (new Between(new Inset($skin), [$f => $place($own)], static fn (int $beside): Surface => Surface::plane($skin->faces[$beside]->surface->name)))->solid(true, static fn (int $t): bool => $outwards($t, $skin));
+                $added = (new Between(new Inset($skin), [$f => $place($own)], static fn (int $beside): Surface => self::upright($skin->faces[$beside], $own)))->solid(true, static fn (int $t): bool => $outwards($t, $skin));
                 $budget->spend(20 * ($added?->triangleCount() ?? 0));
                 $solid = $added === null ? $solid : BooleanOperation::union($solid, $added, $budget);
             }
@@ -141,13 +141,15 @@ final class Outright
                 $places[$f] = new Moved($inset, $f, Vector::add([0.0, 0.0, 0.0], $own->normal, -$deep));
             }
         }
-        $side = static function (int $beside) use ($skin, $own): Surface {
-            $u = $skin->faces[$beside]->surface;
-            $upright = $u->isFlat() || ($u->kind === SurfaceKind::Cylinder && Vector::length(Vector::cross($u->axis, $own->normal)) < self::ALONG);
+        return $places === [] ? null : (new Between($inset, $places, static fn (int $beside): Surface => self::upright($skin->faces[$beside], $own)))->solid(true);
+    }
 
-            return $upright ? $u : Surface::plane($u->name);
-        };
+    /** The straight side on the border of a face with another one: the other one led on where it stands upright, else a flat of its own. */
+    private static function upright(Face $beside, Face $own): Surface
+    {
+        $u = $beside->surface;
+        $upright = $u->isFlat() ? abs(Vector::dot($beside->normal, $own->normal)) < self::ALONG : $u->kind === SurfaceKind::Cylinder && Vector::length(Vector::cross($u->axis, $own->normal)) < self::ALONG;
 
-        return $places === [] ? null : (new Between($inset, $places, $side))->solid(true);
+        return $upright ? $u : Surface::plane("$u->name at {$own->surface->name}");
     }
 }
