@@ -36,6 +36,9 @@ final class Blending
     /** one less the cosine of an angle of two and a half degrees: vertices on chords tell no better */
     private const NEARLY = 1e-3;
 
+    /** cosine between the normals of a face and of one that runs on from it */
+    private const BENDS_AWAY = 0.95;
+
     /** sine of the angle between an edge and a flat that it runs along rather than into */
     private const ALONG = 0.01;
 
@@ -79,13 +82,8 @@ final class Blending
     public static function round(string $step, Solid $solid, array $edges, float $radius, ?Budget $budget = null): Solid
     {
         self::positive($radius);
-        $b = new self($solid, $edges, $budget ?? Budget::unlimited());
-        $section = static fn (EdgeShape $e, int $k, float $share): Section => Section::round($e, $k, $radius * $share);
-        $tight = $b->tooTight($edges, static fn (EdgeShape $e, int $k): Section => Section::round($e, $k, $radius));
-        $b = $tight === [] ? $b : new self($solid, $edges, $budget ?? Budget::unlimited(), $tight);
-        $b->room()->check($section, $radius);
 
-        return $b->apply($step, static fn (EdgeShape $e, int $k): Section => Section::round($e, $k, $radius), $radius);
+        return self::made($step, new self($solid, $edges, $budget ?? Budget::unlimited()), $edges, static fn (EdgeShape $e, int $k, float $share): Section => Section::round($e, $k, $radius * $share), $radius, $radius);
     }
 
     /**
@@ -100,16 +98,14 @@ final class Blending
     {
         $second ??= $first;
         self::positive($first, $second);
-        $b = new self($solid, $edges, $budget ?? Budget::unlimited());
         $at = static function (EdgeShape $e, int $k, float $share) use ($first, $second, $swapped): Section {
             $leftFirst = strcmp($e->left->name, $e->right->name) <= 0;
             [$l, $r] = $leftFirst !== $swapped ? [$first, $second] : [$second, $first];
 
             return Section::chamfer($e, $k, $l * $share, $r * $share);
         };
-        $b->room()->check($at, $first);
 
-        return $b->apply($step, static fn (EdgeShape $e, int $k): Section => $at($e, $k, 1.0), null);
+        return self::made($step, new self($solid, $edges, $budget ?? Budget::unlimited()), $edges, $at, $first, null);
     }
 
     /**
@@ -133,9 +129,42 @@ final class Blending
         foreach ($b->shapes as $e) {
             self::secondDistance($first, $angle, $e->between(0));
         }
-        $b->room()->check($at, $first);
 
-        return $b->apply($step, static fn (EdgeShape $e, int $k): Section => $at($e, $k, 1.0), null);
+        return self::made($step, $b, $edges, $at, $first, null);
+    }
+
+    /**
+     * The solid with the edges worked on, and all that they run on into; where that does not fit without the curves that bend
+     * too tightly: the rounds and chamfers of their neighbours then run out over them.
+     *
+     * @param list<string> $picked
+     * @param Closure(EdgeShape, int, float): Section $section
+     *
+     * @throws Refused
+     */
+    private static function made(string $step, self $all, array $picked, Closure $section, float $size, ?float $radius): Solid
+    {
+        $at = static fn (EdgeShape $e, int $k): Section => $section($e, $k, 1.0);
+        $seen = [];
+        $refused = null;
+        foreach ([static fn (): array => [], static fn (): array => $all->tooTight($picked, $at), static fn (): array => $all->bent($picked)] as $without) {
+            $without = $without();
+            if (in_array($without, $seen, true)) {
+                continue;
+            }
+            $seen[] = $without;
+            try {
+                $b = $without === [] ? $all : new self($all->solid, $picked, $all->budget, $without);
+                if ($b->room()->accepts($section)) {
+                    return $b->apply($step, $at, $radius);
+                }
+            } catch (Refused $r) {
+                $refused ??= $r;
+            }
+        }
+        $all->room()->check($section, $size);
+
+        throw $refused ?? new Refused('too-large', 'What would have to be cut or filled runs into itself.');
     }
 
     /** By the law of sines in the triangle that the chamfer cuts off. */
@@ -158,7 +187,7 @@ final class Blending
     }
 
     /**
-     * Curves that picked edges run on into but that bend too tightly for the ball: the rounds of their neighbours run out over them.
+     * Edges that are not picked but run on into, and in which what is taken does not fit.
      *
      * @param list<string> $picked
      * @param Closure(EdgeShape, int): Section $section
@@ -167,19 +196,55 @@ final class Blending
     private function tooTight(array $picked, Closure $section): array
     {
         $out = [];
-        foreach ($this->shapes as $name => $e) {
-            if ($e->curve === null || ! $e->convex || in_array($name, $picked, true)) {
-                continue;
-            }
-            $this->budget->spend(Room::OF_A_CURVE);
+        foreach ($this->bent($picked) as $name => $_) {
+            $e = $this->shapes[$name];
+            $k = intdiv(count($e->stations), 2);
             try {
-                $section($e, intdiv(count($e->stations), 2));
+                $s = $section($e, $k);
+                $most = max(Vector::distance($s->edge, $s->onLeft), Vector::distance($s->edge, $s->onRight));
             } catch (Refused) {
+                $most = INF;
+            }
+            if (! ($most < $this->radiusOf($e))) {
                 $out[$name] = true;
             }
         }
 
         return $out;
+    }
+
+    /**
+     * Arcs and curves that are not picked but run on into.
+     *
+     * @param list<string> $picked
+     * @return array<string, true> names
+     */
+    private function bent(array $picked): array
+    {
+        $out = [];
+        foreach ($this->shapes as $name => $e) {
+            if (! in_array($name, $picked, true) && ($e->axis !== null || $e->curve !== null)) {
+                $this->budget->spend($e->curve === null ? 1 : Room::OF_A_CURVE);
+                $out[$name] = true;
+            }
+        }
+
+        return $out;
+    }
+
+    /** The radius of an arc, about that of a curve, mm. */
+    private function radiusOf(EdgeShape $e): float
+    {
+        if ($e->axis !== null) {
+            return $e->radius;
+        }
+        $long = $turn = 0.0;
+        for ($k = 1; $k < count($e->stations); $k++) {
+            $long += Vector::distance($e->stations[$k - 1], $e->stations[$k]);
+            $turn += acos(max(-1.0, min(1.0, Vector::dot($e->tangents[$k - 1], $e->tangents[$k]))));
+        }
+
+        return $turn > 0 ? $long / $turn : INF;
     }
 
     /**
@@ -474,6 +539,10 @@ final class Blending
             $n = [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]];
             $cos = Vector::dot($n, $ahead);
             if (! $this->solid->surfaces[$face]->isFlat()) {
+                // a groove beside a face that only bends away smoothly ends square
+                if (! $e->convex && max(Vector::dot($n, $e->leftNormals[$k]), Vector::dot($n, $e->rightNormals[$k])) > self::BENDS_AWAY) {
+                    continue;
+                }
                 if ($e->convex ? $cos < -1e-6 : abs($cos) > 1e-6) {
                     if ($best === null || $best[0] < abs($cos)) {
                         $best = [abs($cos), [$n, $this->solid->offset[$f]]];

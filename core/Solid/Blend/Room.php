@@ -69,6 +69,12 @@ final class Room
         throw new Refused('too-large', 'A face beside the edge is too narrow for this.', $most > 0 ? $most : null);
     }
 
+    /** @param Closure(EdgeShape, int, float): Section $section at a station, for a share of the size */
+    public function accepts(Closure $section): bool
+    {
+        return $this->fits($section, 1.0);
+    }
+
     /** @param Closure(EdgeShape, int, float): Section $section */
     private function fits(Closure $section, float $share): bool
     {
@@ -335,7 +341,7 @@ final class Room
         $n = SurfaceEquation::outward($surface, $p, $normal);
         $inside = $this->isInside(Vector::add($p, $n, 2.5 * Fineness::CHORD));
 
-        return $e->convex ? ! $inside : $inside || $this->lips->note($e, $face, $p);
+        return $e->convex ? ! $inside : $inside || $this->lips->note($e, $face);
     }
 
     /**
