@@ -62,8 +62,9 @@ final class EdgeShape
     /** @throws Refused edge-shape, tangent-edge */
     public function __construct(public readonly Solid $solid, public readonly Edge $edge)
     {
-        $this->left = $solid->surfaces[$edge->left];
-        $this->right = $solid->surfaces[$edge->right];
+        // several surfaces may bear one name: that beside the edge counts
+        $this->left = $solid->surfaceOfTriangle(intdiv($edge->halfEdges[0], 3));
+        $this->right = $solid->surfaceOfTriangle(intdiv($solid->twin[$edge->halfEdges[0]], 3));
         $points = array_map(static fn (int $v): array => [$solid->x[$v], $solid->y[$v], $solid->z[$v]], $edge->vertices);
         if (! $this->findShape($points)) {
             $this->past = [false, false];

@@ -151,12 +151,23 @@ final class Room
                 return false;
             }
         }
-        // the strip of one edge must not reach into that of another one across the face
+        // the strip of one edge must not reach into that of another one across the face, unless here and there at its ends
         foreach ($strips as $list) {
+            $all = $met = [];
             foreach ($list as [$name, $p]) {
                 $this->budget->spend(count($list));
+                $all[$name] = ($all[$name] ?? 0) + 1;
+                $with = [];
                 foreach ($list as [$other, , $width]) {
-                    if ($other !== $name && ! $this->neighbours($name, $other) && ! $this->joined($name, $other, array_keys(array_filter($small))) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
+                    if ($other !== $name && ! isset($with[$other]) && ! $this->neighbours($name, $other) && ! $this->joined($name, $other, array_keys(array_filter($small))) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
+                        $with[$other] = true;
+                        $met[$name][$other] = ($met[$name][$other] ?? 0) + 1;
+                    }
+                }
+            }
+            foreach ($met as $name => $others) {
+                foreach ($others as $other => $count) {
+                    if ($this->shapes[$name]->convex !== $this->shapes[$other]->convex || $count > self::MOST_OVER * $all[$name]) {
                         return false;
                     }
                 }

@@ -121,8 +121,15 @@ final class Topology
     private function runOn(int $f, int $g): bool
     {
         $s = $this->solid;
+        if ($f === $g) {
+            return true;
+        }
+        [$a, $b] = [$s->surfaceOf[$f], $s->surfaceOf[$g]];
+        if ($a !== $b && $s->surfaces[$a]->geometryKey() !== $s->surfaces[$b]->geometryKey()) {
+            return false;
+        }
 
-        return $f === $g || ! $s->surfaces[$s->surfaceOf[$f]]->isFlat() || $s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g] > self::ONE_PLANE;
+        return ! $s->surfaces[$a]->isFlat() || $s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g] > self::ONE_PLANE;
     }
 
     public function face(int $triangle): int

@@ -33,6 +33,9 @@ final class TrueCurve
     /** sine of the angle between faces that are too smooth to tell where they meet */
     private const SMOOTH = 1e-3;
 
+    /** the same where no place on both is found */
+    private const NEARLY_SMOOTH = 0.2;
+
     /** mm that a corner of the mesh may lie beside the curve */
     private const ASTRAY = 0.2;
 
@@ -45,7 +48,7 @@ final class TrueCurve
     /** @throws Refused edge-shape, tangent-edge */
     public function __construct(private readonly Solid $solid, private readonly Edge $edge)
     {
-        $this->sides = [$this->side($edge->left, true), $this->side($edge->right, false)];
+        $this->sides = [$this->side(true), $this->side(false)];
         $this->stations = $this->resampled();
     }
 
@@ -86,10 +89,10 @@ final class TrueCurve
     }
 
     /** @return Side */
-    private function side(int $face, bool $left): array
+    private function side(bool $left): array
     {
         $s = $this->solid;
-        $surface = $s->surfaces[$face];
+        $surface = $s->surfaceOfTriangle(intdiv($left ? $this->edge->halfEdges[0] : $s->twin[$this->edge->halfEdges[0]], 3));
         $normals = [];
         foreach ($this->edge->halfEdges as $h) {
             $f = $s->facet[intdiv($left ? $h : $s->twin[$h], 3)];
@@ -138,13 +141,16 @@ final class TrueCurve
     /**
      * @param V $p
      * @param V $along the way the edge runs, roughly
+     * @param float $smooth sine of the angle between faces below which there is no edge
      * @return Station
+     *
+     * @throws Refused tangent-edge
      */
-    private function station(array $p, array $along): array
+    private function station(array $p, array $along, float $smooth = self::SMOOTH): array
     {
         [$l, $r] = [self::normal($this->sides[0], $p), self::normal($this->sides[1], $p)];
         $t = Vector::cross($l, $r);
-        if (Vector::length($t) < self::SMOOTH) {
+        if (Vector::length($t) < $smooth) {
             throw new Refused('tangent-edge', 'The two faces run smoothly into each other here: there is no edge to work on.');
         }
         $t = Vector::unit($t);
@@ -161,6 +167,7 @@ final class TrueCurve
             $p = [$s->x[$v], $s->y[$v], $s->z[$v]];
             $q = $this->onBoth($p);
             if ($q === null || Vector::distance($p, $q) > self::ASTRAY) {
+                $this->station($p, [0.0, 0.0, 0.0], self::NEARLY_SMOOTH);
                 throw new Refused('edge-shape', 'The faces do not meet along this edge in a way that can be followed.');
             }
             $points[] = $q;
