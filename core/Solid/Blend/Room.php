@@ -21,6 +21,9 @@ final class Room
     /** for looking for the largest size that fits */
     private const MOST_WORK = 1_000_000;
 
+    /** Triangles whose boxes are looked at for one unit. */
+    private const BOXES = 8;
+
     /** What a section beside a free face costs. */
     public const OF_A_CURVE = 4000;
 
@@ -33,7 +36,24 @@ final class Room
     /** What sizes at the very limit may miss by, as a share. */
     public const ROUNDING = 1e-9;
 
-    /** @var array<int, list<int>> triangles by face */
+    private ?Inside $inside = null;
+
+    /** @var array<string, list<array{EdgeShape, int, V, int, bool}>> by edge and face: touching points, at or before a station */
+    private array $spots = [];
+
+    /** @var array<int, list<array{string, V, float}>> by face: the edges that touch it, where, and how wide their strips are */
+    private array $strips = [];
+
+    /** @var array<string, bool> arcs smaller than what is taken, and whether any touching point is left */
+    private array $small = [];
+
+    /** @var array<string, array{float, float, float, float, float, float}> */
+    private array $edgeBoxes = [];
+
+    /** @var array<string, array<int, int>> vertices of the edges */
+    private array $vertices = [];
+
+    /** @var array<int, list<array{int, float, float, float, float, float, float, float}>> by face: triangles, what a point may miss them by, and the boxes around them */
     private array $faces = [];
 
     /**
@@ -78,98 +98,132 @@ final class Room
     /** @param Closure(EdgeShape, int, float): Section $section */
     private function fits(Closure $section, float $share): bool
     {
-        $strips = $looked = $over = $small = [];
+        $this->spots = $this->strips = $this->small = [];
         try {
             foreach ($this->shapes as $name => $e) {
-                $n = count($e->stations);
-                $before = [];
-                foreach ($n === 2 ? [0, 1] : range(0, $n - 1, max(1, intdiv($n, 8))) as $k) {
-                    // past the end of an edge there need be no face
-                    if (($k === 0 && $e->past[0]) || ($k === $n - 1 && $e->past[1])) {
-                        continue;
-                    }
-                    $this->budget->spend($e->curve === null ? 20 : self::OF_A_CURVE);
-                    $s = $section($e, $k, $share);
-                    foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $touch]) {
-                        $p = $touch;
-                        $plane = $this->ends[$name][$k] ?? null;
-                        $wall = $this->wallEnds[$name][$k] ?? null;
-                        $p = $this->mitred($e, $k, $face, $s, $section, $share) ?? match (true) {
-                            $plane === null => $p,
-                            $wall !== null => $wall[0]->carried($e, $k, [$p], $wall[1])[0],
-                            default => $e->carried($p, $k, ...$plane),
-                        };
-                        $round = $this->roundEnds[$name][$k] ?? null;
-                        $p = $round === null ? $p : $round->slidBack($p, Vector::distance($e->stations[0], $e->stations[$n - 1]) / 2);
-                        // beyond the axis of a small arc others take what is to be taken
-                        if ($e->convex && ($p === null || ! $this->sameSide($e, $s->edge, $p) && ! $e->edge->closed)) {
-                            $small[$name] = $p !== null;
-
-                            continue;
-                        }
-                        if ($p === null) {
-                            return false;
-                        }
-                        if ($this->isPast($e, $k, $p)) {
-                            continue;
-                        }
-                        if (! $this->sameSide($e, $s->edge, $p)) {
-                            return false;
-                        }
-                        $looked["$name,$face"] = ($looked["$name,$face"] ?? 0) + 1;
-                        if (! $this->onFace($face, $p, $e, $k)) {
-                            if (! $this->isClear($e, $k, $face, $p)) {
-                                return false;
-                            }
-                            $over["$name,$face"] = ($over["$name,$face"] ?? 0) + 1;
-                        }
-                        // planes at both ends that lean towards each other may leave no length there
-                        if ($e->axis === null && $e->curve === null && isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) < -self::ROUNDING * (1 + Vector::length($p))) {
-                            return false;
-                        }
-                        foreach (isset($before[$face]) && $n === 2 ? self::BETWEEN : [] as $part) {
-                            $between = Vector::add($before[$face], Vector::sub($p, $before[$face]), $part);
-                            $looked["$name,$face"]++;
-                            if (! $this->onFace($face, $between, $e, null)) {
-                                if (! $this->isClear($e, $k, $face, $between)) {
-                                    return false;
-                                }
-                                $over["$name,$face"] = ($over["$name,$face"] ?? 0) + 1;
-                            }
-                        }
-                        $before[$face] = $p;
-                        $strips[$face][] = [$name, $p, Vector::distance($touch, $s->edge)];
-                    }
+                if (! $this->place($name, $e, $section, $share)) {
+                    return false;
                 }
             }
         } catch (Refused) {
             return false;
         }
-        // here and there a face may end sooner: the new one runs out over its border
-        foreach ($over as $key => $count) {
-            if ($count > self::MOST_OVER * $looked[$key]) {
-                return false;
+
+        return ! $this->stripsMeet() && $this->onFaces();
+    }
+
+    /**
+     * Notes where an edge's new face touches the faces beside it.
+     *
+     * @param Closure(EdgeShape, int, float): Section $section
+     * @return bool false where it does not
+     */
+    private function place(string $name, EdgeShape $e, Closure $section, float $share): bool
+    {
+        $n = count($e->stations);
+        $before = [];
+        foreach ($n === 2 ? [0, 1] : range(0, $n - 1, max(1, intdiv($n, 8))) as $k) {
+            // past the end of an edge there need be no face
+            if (($k === 0 && $e->past[0]) || ($k === $n - 1 && $e->past[1])) {
+                continue;
+            }
+            $this->budget->spend($e->curve === null ? 20 : self::OF_A_CURVE);
+            $s = $section($e, $k, $share);
+            foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $touch]) {
+                $p = $this->ended($name, $k, $face, $touch, $s, $section, $share);
+                // beyond the axis of a small arc others take what is to be taken
+                if ($e->convex && ($p === null || ! $this->sameSide($e, $s->edge, $p) && ! $e->edge->closed)) {
+                    $this->small[$name] = $p !== null;
+
+                    continue;
+                }
+                if ($p === null) {
+                    return false;
+                }
+                if ($this->isPast($e, $k, $p)) {
+                    continue;
+                }
+                // planes at both ends that lean towards each other may leave no length there
+                if (! $this->sameSide($e, $s->edge, $p) || (self::isStraight($e) && isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) < -self::ROUNDING * (1 + Vector::length($p)))) {
+                    return false;
+                }
+                $this->spots["$name,$face"][] = [$e, $face, $p, $k, false];
+                foreach (isset($before[$face]) && $n === 2 ? self::BETWEEN : [] as $part) {
+                    $this->spots["$name,$face"][] = [$e, $face, Vector::add($before[$face], Vector::sub($p, $before[$face]), $part), $k, true];
+                }
+                $before[$face] = $p;
+                $this->strips[$face][] = [$name, $p, Vector::distance($touch, $s->edge)];
             }
         }
-        // the strip of one edge must not reach into that of another one across the face, unless here and there at its ends
-        foreach ($strips as $list) {
-            $all = $met = [];
+
+        return true;
+    }
+
+    /**
+     * A touching point carried to where the edge ends.
+     *
+     * @param V $touch
+     * @param Closure(EdgeShape, int, float): Section $section
+     * @return V|null null where the end leaves nothing of it
+     */
+    private function ended(string $name, int $k, int $face, array $touch, Section $s, Closure $section, float $share): ?array
+    {
+        $e = $this->shapes[$name];
+        $plane = $this->ends[$name][$k] ?? null;
+        $wall = $this->wallEnds[$name][$k] ?? null;
+        $p = $this->mitred($e, $k, $face, $s, $section, $share) ?? match (true) {
+            $plane === null => $touch,
+            $wall !== null => $wall[0]->carried($e, $k, [$touch], $wall[1])[0],
+            default => $e->carried($touch, $k, ...$plane),
+        };
+        $round = $this->roundEnds[$name][$k] ?? null;
+
+        return $round === null ? $p : $round->slidBack($p, Vector::distance($e->stations[0], $e->stations[count($e->stations) - 1]) / 2);
+    }
+
+    private static function isStraight(EdgeShape $e): bool
+    {
+        return $e->axis === null && $e->curve === null;
+    }
+
+    /** Whether the strip of one edge reaches into that of another one across the face, other than at one end of straight ones. */
+    private function stripsMeet(): bool
+    {
+        $small = array_keys(array_filter($this->small));
+        foreach ($this->strips as $list) {
+            $all = $met = $widest = [];
+            foreach ($list as [$name, , $width]) {
+                $widest[$name] = max($widest[$name] ?? 0.0, $width);
+            }
             foreach ($list as [$name, $p]) {
-                $this->budget->spend(count($list));
+                $this->budget->spend(1 + intdiv(count($widest), self::BOXES));
                 $all[$name] = ($all[$name] ?? 0) + 1;
-                $with = [];
-                foreach ($list as [$other, , $width]) {
-                    if ($other !== $name && ! isset($with[$other]) && ! $this->neighbours($name, $other) && ! $this->joined($name, $other, array_keys(array_filter($small))) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
-                        $with[$other] = true;
+                foreach ($widest as $other => $width) {
+                    if ($other !== $name && $this->isNear($other, $p, $width) && ! $this->neighbours($name, $other) && ! $this->joined($name, $other, $small) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
                         $met[$name][$other] = ($met[$name][$other] ?? 0) + 1;
                     }
                 }
             }
             foreach ($met as $name => $others) {
                 foreach ($others as $other => $count) {
-                    if ($this->shapes[$name]->convex !== $this->shapes[$other]->convex || $count > self::MOST_OVER * $all[$name]) {
-                        return false;
+                    if ($count > self::MOST_OVER * $all[$name] || $this->shapes[$name]->convex !== $this->shapes[$other]->convex || ! self::isStraight($this->shapes[$name]) || ! self::isStraight($this->shapes[$other])) {
+                        return true;
                     }
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether the touching points lie on their faces; here and there a face may end sooner, and the new one runs out over its border. */
+    private function onFaces(): bool
+    {
+        foreach ($this->spots as $spots) {
+            $over = 0;
+            foreach ($spots as [$e, $face, $p, $k, $between]) {
+                if (! $this->onFace($face, $p, $e, $between ? null : $k) && (++$over > self::MOST_OVER * count($spots) || ! $this->isClear($e, $k, $face, $p))) {
+                    return false;
                 }
             }
         }
@@ -234,7 +288,10 @@ final class Room
 
     private function neighbours(string $a, string $b): bool
     {
-        return array_intersect($this->shapes[$a]->edge->vertices, $this->shapes[$b]->edge->vertices) !== [];
+        $this->vertices[$a] ??= array_flip($this->shapes[$a]->edge->vertices);
+        $this->vertices[$b] ??= array_flip($this->shapes[$b]->edge->vertices);
+
+        return array_intersect_key($this->vertices[$a], $this->vertices[$b]) !== [];
     }
 
     /**
@@ -251,6 +308,23 @@ final class Room
         }
 
         return false;
+    }
+
+    /**
+     * Whether a point lies in the box around an edge, with so much all round.
+     *
+     * @param V $p
+     */
+    private function isNear(string $edge, array $p, float $by): bool
+    {
+        if (! isset($this->edgeBoxes[$edge])) {
+            $points = $this->shapes[$edge]->stations;
+            $this->edgeBoxes[$edge] = [min(array_column($points, 0)), min(array_column($points, 1)), min(array_column($points, 2)), max(array_column($points, 0)), max(array_column($points, 1)), max(array_column($points, 2))];
+        }
+        [$x0, $y0, $z0, $x1, $y1, $z1] = $this->edgeBoxes[$edge];
+        $by += Fineness::CHORD;
+
+        return $p[0] >= $x0 - $by && $p[0] <= $x1 + $by && $p[1] >= $y0 - $by && $p[1] <= $y1 + $by && $p[2] >= $z0 - $by && $p[2] <= $z1 + $by;
     }
 
     /** @param V $p */
@@ -302,6 +376,27 @@ final class Room
     }
 
     /**
+     * @param list<int> $triangles
+     * @return list<array{int, float, float, float, float, float, float, float}>
+     */
+    private function boxes(array $triangles): array
+    {
+        $s = $this->topology->solid;
+        $this->budget->spend(count($triangles));
+        $out = [];
+        foreach ($triangles as $t) {
+            [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
+            $out[] = [
+                $t, 1e-6 * (1 + abs($s->offset[$s->facet[$t]])),
+                min($s->x[$a], $s->x[$b], $s->x[$c]), min($s->y[$a], $s->y[$b], $s->y[$c]), min($s->z[$a], $s->z[$b], $s->z[$c]),
+                max($s->x[$a], $s->x[$b], $s->x[$c]), max($s->y[$a], $s->y[$b], $s->y[$c]), max($s->z[$a], $s->z[$b], $s->z[$c]),
+            ];
+        }
+
+        return $out;
+    }
+
+    /**
      * Whether a point lies on a face; at the ends of an edge it is looked for a little inward.
      *
      * @param V $p
@@ -309,7 +404,7 @@ final class Room
      */
     private function onFace(int $face, array $p, EdgeShape $e, ?int $k): bool
     {
-        $this->faces[$face] ??= $this->topology->trianglesOf($this->topology->solid->surfaces[$face]->name);
+        $this->faces[$face] ??= $this->boxes($this->topology->trianglesOf($this->topology->solid->surfaces[$face]->name));
         $last = count($e->stations) - 1;
         if (! $e->edge->closed && ($k === 0 || $k === $last)) {
             $t = $e->tangents[$k];
@@ -317,11 +412,16 @@ final class Room
             $p = $e->axis === null ? Vector::add($p, $t, ($k === 0 ? 1e-6 : -1e-6) * $l) : Vector::add($e->centre, Vector::turned(Vector::sub($p, $e->centre), $e->axis, $k === 0 ? 1e-4 : -1e-4));
         }
         $s = $this->topology->solid;
-        $this->budget->spend(count($this->faces[$face]));
-        foreach ($this->faces[$face] as $t) {
+        $this->budget->spend(1 + intdiv(count($this->faces[$face]), self::BOXES));
+        $stray = $this->stray($e, $face);
+        [$px, $py, $pz] = $p;
+        foreach ($this->faces[$face] as [$t, $far, $x0, $y0, $z0, $x1, $y1, $z1]) {
+            $reach = $far + $stray;
+            if ($px < $x0 - $reach || $px > $x1 + $reach || $py < $y0 - $reach || $py > $y1 + $reach || $pz < $z0 - $reach || $pz > $z1 + $reach) {
+                continue;
+            }
             $f = $s->facet[$t];
             $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
-            $reach = 1e-6 * (1 + abs($s->offset[$f])) + $this->stray($e, $face);
             if (abs(Vector::dot($n, $p) - $s->offset[$f]) > $reach) {
                 continue;
             }
@@ -350,37 +450,9 @@ final class Room
         $surface = $this->topology->solid->surfaces[$face];
         $normal = $e->edge->left === $face ? $e->leftNormals[$k] : $e->rightNormals[$k];
         $n = SurfaceEquation::outward($surface, $p, $normal);
-        $inside = $this->isInside(Vector::add($p, $n, 2.5 * Fineness::CHORD));
+        $this->inside ??= new Inside($this->topology->solid);
+        $inside = $this->inside->has(Vector::add($p, $n, 2.5 * Fineness::CHORD), $this->budget);
 
         return $e->convex ? ! $inside : $inside || $this->lips->note($e, $face);
-    }
-
-    /**
-     * Whether a point lies in the solid: how often its skin goes round the point (A. Van Oosterom and J. Strackee, "The
-     * Solid Angle of a Plane Triangle", IEEE Transactions on Biomedical Engineering 30(2), 1983).
-     *
-     * @param V $p
-     */
-    private function isInside(array $p): bool
-    {
-        $s = $this->topology->solid;
-        $this->budget->spend(2 * count($s->facet));
-        [$px, $py, $pz] = $p;
-        $whole = 0.0;
-        for ($h = 0, $n = count($s->start); $h < $n; $h += 3) {
-            [$i, $j, $k] = [$s->start[$h], $s->start[$h + 1], $s->start[$h + 2]];
-            [$ax, $ay, $az] = [$s->x[$i] - $px, $s->y[$i] - $py, $s->z[$i] - $pz];
-            [$bx, $by, $bz] = [$s->x[$j] - $px, $s->y[$j] - $py, $s->z[$j] - $pz];
-            [$cx, $cy, $cz] = [$s->x[$k] - $px, $s->y[$k] - $py, $s->z[$k] - $pz];
-            $a = sqrt($ax * $ax + $ay * $ay + $az * $az);
-            $b = sqrt($bx * $bx + $by * $by + $bz * $bz);
-            $c = sqrt($cx * $cx + $cy * $cy + $cz * $cz);
-            $whole += atan2(
-                $ax * ($by * $cz - $bz * $cy) + $ay * ($bz * $cx - $bx * $cz) + $az * ($bx * $cy - $by * $cx),
-                $a * $b * $c + ($ax * $bx + $ay * $by + $az * $bz) * $c + ($bx * $cx + $by * $cy + $bz * $cz) * $a + ($cx * $ax + $cy * $ay + $cz * $az) * $b,
-            );
-        }
-
-        return $whole > M_PI;
     }
 }
