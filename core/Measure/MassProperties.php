@@ -402,7 +402,10 @@ final class MassProperties
             $in = $flat === null ? null : [$t[1] * $flat[2] - $t[2] * $flat[1], $t[2] * $flat[0] - $t[0] * $flat[2], $t[0] * $flat[1] - $t[1] * $flat[0]];
             foreach ($gauss as [$u, $weight]) {
                 $p = [$m->x[$a] + $u * $l * $t[0], $m->y[$a] + $u * $l * $t[1], $m->z[$a] + $u * $l * $t[2]];
-                $onBoth = $in === null ? SurfaceEquation::meet($m, $sa, $fa, $sb, $fb, $p, $e1, $e2) : SurfaceEquation::along($sa->isFlat() ? $sb : $sa, $p, $in);
+                // round faces that only touch each other run on into each other: any place on one of them near the edge lies on both
+                $onBoth = $in === null
+                    ? SurfaceEquation::meet($m, $sa, $fa, $sb, $fb, $p, $e1, $e2) ?? SurfaceEquation::foot($sa, SurfaceEquation::project($sb, $p))
+                    : SurfaceEquation::along($sa->isFlat() ? $sb : $sa, $p, $in);
                 if ($onBoth !== null) {
                     $q = [$onBoth[0] - $p[0], $onBoth[1] - $p[1], $onBoth[2] - $p[2]];
                     $this->wedge($sa, $fa, $p, $q, $t, $weight * $l);

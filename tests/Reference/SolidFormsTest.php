@@ -164,6 +164,18 @@ it('a smooth loft through circles is a solid of revolution [B 8.2.2]', function 
     );
 });
 
+it('rounds the foot of a cone so that both run on smoothly, in area too [M]', function (float $r): void {
+    // the arc between the base and the side, turned: zone of a ring; below, a disc as far as the arc's middle
+    $cone = Blending::round('r', Primitives::cone('c', 10.0, 5.0, 12.0), ['c:bottom / c:side'], $r);
+    [$nx, $nz] = [12 / hypot(12, 5), 5 / hypot(12, 5)];
+    $c = 10 - ($r + $nz * $r) / $nx;
+    [$x, $z, $a] = [$c + $r * $nx, $r + $r * $nz, atan2($nz, $nx)];
+    $turned = static fn (float $t): float => $r * ($c * $c * sin($t) + 2 * $c * $r * ($t / 2 + sin(2 * $t) / 4) + $r * $r * (sin($t) - sin($t) ** 3 / 3));
+    $m = new MassProperties($cone);
+    expect($m->volume / (M_PI * ($turned($a) - $turned(-M_PI / 2)) + M_PI * (12 - $z) / 3 * ($x * $x + 5 * $x + 25)))->toEqualWithDelta(1.0, 1e-8)
+        ->and($m->area / (M_PI * ($c * $c + 25) + M_PI * ($x + 5) * hypot($x - 5, 12 - $z) + 2 * M_PI * $r * ($c * ($a + M_PI / 2) + $r * (sin($a) + 1))))->toEqualWithDelta(1.0, 1e-6);
+})->with([0.5, 1.5, 3.0]);
+
 it('rounds and chamfers take their missing cross-section along the edge [M, B 8.2.2]', function (float $r): void {
     $box = Primitives::block('b', [0.0, 0.0, 0.0], [20.0, 14.0, 9.0]);
     Solids::encloses(Blending::round('r', $box, ['b:front / b:top'], $r), 2520 - SPANDREL * $r ** 2 * 20);
