@@ -54,9 +54,10 @@ final class PupilRecipes
         }
     }
 
+    /** The recipe evaluated from nothing. */
     public function state(): PartState
     {
-        return $this->evaluator->evaluate(Parts::recipe($this->steps));
+        return (new Evaluator(new MemoryCache))->evaluate(Parts::recipe($this->steps));
     }
 
     /** @param array<string, mixed> $step */

@@ -27,6 +27,9 @@ final class Drafting
 {
     private const ALONG = 1e-6;
 
+    /** mm per mm of radius by which a cone may miss its tip */
+    private const TIP = 1e-9;
+
     /**
      * @param V $point of the neutral plane
      * @param V $d unit, its normal: at a positive angle the solid gets narrower in this direction
@@ -138,7 +141,7 @@ final class Drafting
         $places = [];
         foreach ($skin->faces as $f => $face) {
             if (in_array($face->surface->name, $names, true)) {
-                $places[$f] = $this->place($face);
+                $places[$f] = $this->place($face, $skin);
             }
         }
         $between = new Between($inset, $places);
@@ -173,7 +176,7 @@ final class Drafting
                     return null;
                 }
             }
-            $solid = Outright::filled($solid, $name, fn (Face $f): Place => $this->place($f), fn (int $t, Skin $skin): bool => $this->isOutwards($t, $skin->solid, $skin), $this->budget);
+            $solid = Outright::filled($solid, $name, fn (Face $f, Skin $skin): Place => $this->place($f, $skin), fn (int $t, Skin $skin): bool => $this->isOutwards($t, $skin->solid, $skin), $this->budget);
             $solid = Outright::lowered($solid, $name, fn (Face $f): array => $this->plane($f), $this->budget);
         }
 
@@ -209,7 +212,7 @@ final class Drafting
         return [$m, Vector::dot($m, $on)];
     }
 
-    private function place(Face $face): Place
+    private function place(Face $face, Skin $skin): Place
     {
         $u = $face->surface;
         if ($u->isFlat()) {
@@ -225,6 +228,14 @@ final class Drafting
         $at = Vector::add($u->point, $u->axis, $height);
         if ($radius <= 0) {
             throw new Refused('no-room', 'The round face does not reach the neutral plane.');
+        }
+        foreach ($face->triangles as $t) {
+            for ($k = 0; $k < 3; $k++) {
+                $h = Vector::dot(Vector::sub($skin->point($skin->solid->start[3 * $t + $k]), $at), $this->d);
+                if ($radius + $slope * $h < -self::TIP * (1 + $radius)) {
+                    throw new Refused('no-room', 'The round face would end in a point before its end.');
+                }
+            }
         }
         $new = abs($slope) < 1e-12 ? Surface::cylinder($u->name, $at, $this->d, $radius) : Surface::cone($u->name, $at, $this->d, $radius, $slope);
 

@@ -40,7 +40,7 @@ final class Outright
     /**
      * What lies inside of the new place before a flat, filled straight.
      *
-     * @param callable(Face): Place $place
+     * @param callable(Face, Skin): Place $place
      * @param callable(int, Skin): bool $outwards whether a triangle of the face moves away from the material
      */
     public static function filled(Solid $solid, string $face, callable $place, callable $outwards, Budget $budget): Solid
@@ -48,7 +48,7 @@ final class Outright
         $skin = new Skin($solid, static fn (): float => 0.0);
         foreach ($skin->faces as $f => $own) {
             if ($own->surface->name === $face) {
-                $added = (new Between(new Inset($skin), [$f => $place($own)], static fn (int $beside): Surface => self::upright($skin->faces[$beside], $own)))->solid(true, static fn (int $t): bool => $outwards($t, $skin));
+                $added = (new Between(new Inset($skin), [$f => $place($own, $skin)], static fn (int $beside): Surface => self::upright($skin->faces[$beside], $own)))->solid(true, static fn (int $t): bool => $outwards($t, $skin));
                 $budget->spend(20 * ($added?->triangleCount() ?? 0));
                 $solid = $added === null ? $solid : BooleanOperation::union($solid, $added, $budget);
             }
