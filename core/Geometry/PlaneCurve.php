@@ -136,7 +136,8 @@ final class PlaneCurve
             $h = $speed + ($x - $u) * $c + ($y - $v) * $d;
             $step = max(-$most, min($most, $g / ($h > 0 ? $h : $speed)));
             $t -= $step;
-            if (abs($step) < 1e-15 * max(1.0, abs($t))) {
+            // the next step would be the square of this one
+            if (abs($step) < 1e-9 * max(1.0, abs($t))) {
                 break;
             }
         }

@@ -104,8 +104,13 @@ final class StretchedSurface implements Patch
         $y = $p[1] + $this->shift[1];
         $z = $p[2] + $this->shift[2];
         $r = [$b[0] * $x + $b[1] * $y + $b[2] * $z, $b[3] * $x + $b[4] * $y + $b[5] * $z, $b[6] * $x + $b[7] * $y + $b[8] * $z];
-        $f = SurfaceEquation::distance($this->base, $r);
-        $g = SurfaceEquation::outward($this->base, $r, [0.0, 0.0, 0.0]);
+        if ($this->base->patch !== null) {
+            [$q, $g] = $this->base->patch->foot($r);
+            $f = ($r[0] - $q[0]) * $g[0] + ($r[1] - $q[1]) * $g[1] + ($r[2] - $q[2]) * $g[2];
+        } else {
+            $f = SurfaceEquation::distance($this->base, $r);
+            $g = SurfaceEquation::outward($this->base, $r, [0.0, 0.0, 0.0]);
+        }
 
         return [$f, [$b[0] * $g[0] + $b[3] * $g[1] + $b[6] * $g[2], $b[1] * $g[0] + $b[4] * $g[1] + $b[7] * $g[2], $b[2] * $g[0] + $b[5] * $g[1] + $b[8] * $g[2]]];
     }

@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 use Cubo\Exchange\SolidPacking;
 use Cubo\Geometry\CubicSpline;
+use Cubo\Geometry\Transform;
+use Cubo\Geometry\Vector;
 use Cubo\Measure\Bounds;
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\PartState;
+use Cubo\Solid\ExtrudedSurface;
+use Cubo\Solid\PipeSurface;
+use Cubo\Solid\RevolvedSurface;
 use Tests\Parts;
 
 /*
@@ -116,3 +121,20 @@ it('measures how far a part reaches on its true edges, also where a round is cut
     $post = Parts::build([['kind' => 'cylinder', 'round' => '30', 'length' => '60'], ['kind' => 'turn', 'angle' => '11', 'about' => 'z'], ['kind' => 'block', 'width' => '90', 'depth' => '90', 'height' => '60', 'z' => '30', 'effect' => 'cut', 'leans' => 'back', 'lean' => '25', 'facing' => '7']])->part();
     expect(Bounds::of($post)->size()[2])->toEqualWithDelta(30 + 15 * tan(deg2rad(25)), 1e-8);
 });
+
+it('keeps turned, rolled and drawn faces through caches, mirrors and stretches', function (array $steps, string $class) {
+    $part = allDone(Parts::build($steps))->part();
+    expect(array_filter($part->surfaces, static fn ($u): bool => $u->patch instanceof $class))->not->toBe([]);
+    $volume = (new MassProperties($part))->volume;
+    $again = SolidPacking::unpack(SolidPacking::pack($part));
+    expect($again)->not->toBeNull()->and((new MassProperties($again ?? $part))->volume)->toBe($volume);
+    $moved = $part->moved(Transform::turn([1.0, 2.0, 3.0], Vector::unit([1.0, -2.0, 0.5]), 40.0))->moved(Transform::mirrorIn([5.0, 0.0, 0.0], Vector::unit([1.0, 1.0, 0.0])));
+    expect((new MassProperties($moved))->volume / $volume)->toEqualWithDelta(1.0, 1e-9)
+        ->and((new MassProperties($part->scaled(2.0, 2.0, 2.0)))->volume / $volume)->toEqualWithDelta(8.0, 1e-8)
+        ->and((new MassProperties($part->scaled(2.0, 1.0, 0.5)))->volume / $volume)->toEqualWithDelta(1.0, 1e-6);
+})->with([
+    'a turned ellipse' => [[leafEllipse(30, 5, 12, 6, 30), ['kind' => 'revolve', 'sketch' => 's1', 'regions' => 'all', 'about' => 'line', 'axis' => 'v-axis', 'angle' => '60']], RevolvedSurface::class],
+    'a smooth loft of circles' => [[...array_map(static fn (string $r, string $o): array => ['kind' => 'sketch', 'plane' => 'ground', 'offset' => $o, 'shapes' => [['kind' => 'circle', 'u' => '3', 'v' => '0', 'by' => 'radius', 'round' => $r]]], ['10', '15', '8'], ['0', '10', '25']), ['kind' => 'loft', 'sketches' => ['s1', 's2', 's3'], 'skin' => 'smooth']], RevolvedSurface::class],
+    'the rim of an oblique cut' => [[['kind' => 'cylinder', 'by' => 'radius', 'round' => '10', 'length' => '30'], ['kind' => 'block', 'width' => '60', 'depth' => '60', 'height' => '30', 'z' => '20', 'effect' => 'cut', 'leans' => 'back', 'lean' => '30'], ['kind' => 'round', 'edges' => ['s1:side / s2:bottom'], 'radius' => '1']], PipeSurface::class],
+    'an elliptic cylinder' => [[leafEllipse(3, 1, 20, 9, 12), ['kind' => 'extrude', 'sketch' => 's1', 'regions' => 'all', 'distance' => '9']], ExtrudedSurface::class],
+]);

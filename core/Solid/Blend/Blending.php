@@ -33,18 +33,6 @@ final class Blending
     /** mm by which tools along curves reach into each other where one runs on into the next */
     private const OVERLAP = 0.03;
 
-    /** one less the cosine of an angle of two and a half degrees: vertices on chords tell no better */
-    private const NEARLY = 1e-3;
-
-    /** cosine between the normals of a face and of one that runs on from it */
-    private const BENDS_AWAY = 0.95;
-
-    /** sine of the angle between an edge and a flat that it runs along rather than into */
-    private const ALONG = 0.01;
-
-    /** Cosine of an angle too small to see: faces agree where an edge runs on into another. */
-    private const ALIKE = 1 - 1e-10;
-
     /** How far outside of a face a tool ends, mm: facets stray from it by less. */
     private const OUT = 0.06;
 
@@ -55,23 +43,10 @@ final class Blending
 
     private readonly Lips $lips;
 
+    private readonly Ends $ends;
+
     /** @var array<string, EdgeShape> by edge name */
     private array $shapes = [];
-
-    /** @var array<string, array<int, array{V, float}>> planes in which the tools end, by edge and station */
-    private array $ends = [];
-
-    /** @var array<string, array<int, true>> ends at which another picked edge runs on, by edge and station */
-    private array $across = [];
-
-    /** @var array<string, array<int, array{string, int}>> those of them where a curve and a straight edge share one section: the other edge and station */
-    private array $joins = [];
-
-    /** @var array<string, array<int, array{WallEnd, bool}>> round faces in the way, and whether they are met from outside */
-    private array $wallEnds = [];
-
-    /** @var array<string, array<int, RoundEnd>> round faces on which straight edges end, by edge and station */
-    private array $roundEnds = [];
 
     /**
      * @param list<string> $edges names
@@ -267,7 +242,7 @@ final class Blending
             $shape = $this->shapes[$picked->name] = new EdgeShape($solid, $picked);
             foreach ($picked->closed ? [] : [0, count($picked->vertices) - 1] as $end) {
                 foreach ($this->topology->endingAt[$picked->vertices[$end]] as $other) {
-                    if (! isset($this->shapes[$other->name]) && ! isset($without[$other->name]) && $this->runsOn($shape, $end !== 0, $other)) {
+                    if (! isset($this->shapes[$other->name]) && ! isset($without[$other->name]) && Ends::runsOn($solid, $shape, $end !== 0, $other)) {
                         $queue[] = $other->name;
                     }
                 }
@@ -276,36 +251,12 @@ final class Blending
         if ($this->shapes === []) {
             throw new Refused('no-edge', 'No edge is picked.');
         }
-        foreach ($this->shapes as $name => $e) {
-            $this->ends[$name] = $e->edge->closed ? [] : [0 => $this->endPlane($e, false), count($e->stations) - 1 => $this->endPlane($e, true)];
-        }
+        $this->ends = new Ends($solid, $this->topology, $this->shapes);
     }
 
     private function room(): Room
     {
-        return new Room($this->topology, $this->shapes, $this->ends, $this->roundEnds, $this->wallEnds, $this->lips, $this->budget);
-    }
-
-    /** Whether another edge continues this one smoothly, in direction and in the angle between its faces. */
-    private function runsOn(EdgeShape $shape, bool $atEnd, Edge $other): bool
-    {
-        try {
-            $o = new EdgeShape($this->solid, $other);
-        } catch (Refused) {
-            return false;
-        }
-        $k = $atEnd ? count($shape->stations) - 1 : 0;
-        $v = $shape->edge->vertices[$atEnd ? count($shape->edge->vertices) - 1 : 0];
-        $begins = $other->vertices[0] === $v;
-        $m = $begins ? 0 : count($o->stations) - 1;
-        $same = $begins === $atEnd ? 1.0 : -1.0;
-        [$left, $right] = $same > 0 ? [$o->leftNormals[$m], $o->rightNormals[$m]] : [$o->rightNormals[$m], $o->leftNormals[$m]];
-
-        // free faces meet less exactly
-        $least = 1 - ($shape->curve === null && $o->curve === null ? 1e-6 : self::NEARLY);
-
-        return $same * Vector::dot($shape->tangents[$k], $o->tangents[$m]) > $least
-            && Vector::dot($shape->leftNormals[$k], $left) > $least && Vector::dot($shape->rightNormals[$k], $right) > $least;
+        return new Room($this->topology, $this->shapes, $this->ends, $this->lips, $this->budget);
     }
 
     /** @param Closure(EdgeShape, int): Section $section */
@@ -355,12 +306,12 @@ final class Blending
     {
         $stations = $lines = $trims = $middles = [];
         $name = "$step:" . ($section($e, 0)->middle === null ? 'chamfer' : 'round') . " $number";
-        $ends = $this->ends[$e->edge->name];
+        $ends = $this->ends->planes[$e->edge->name];
         if ($e->curve !== null) {
             [$e, $ends] = $this->ledOn($e, $ends, $section);
         }
-        foreach ($e->curve === null ? array_keys($this->joins[$e->edge->name] ?? []) : [] as $k) {
-            $joint = $this->joint($e, $k, $section);
+        foreach ($e->curve === null ? array_keys($this->ends->joins[$e->edge->name] ?? []) : [] as $k) {
+            $joint = $this->ends->joint($e, $k, $section);
             $ends[$k] = $joint === null ? $ends[$k] : [$e->tangents[$k], $joint[1]];
         }
         $turned = null;
@@ -385,11 +336,11 @@ final class Blending
             }
             if (isset($ends[$k]) && ! $this->isPast($e, $k)) {
                 [$n, $d] = $ends[$k];
-                $round = $e->curve === null ? $this->roundEnds[$e->edge->name][$k] ?? null : null;
+                $round = $e->curve === null ? $this->ends->roundEnds[$e->edge->name][$k] ?? null : null;
                 if ($round !== null) {
                     $d += ($k === 0 ? -1 : 1) * $round->needed($loop, self::PAST * max(Vector::distance($s->edge, $s->onLeft), Vector::distance($s->edge, $s->onRight)));
                 }
-                $wall = $e->curve === null ? $this->wallEnds[$e->edge->name][$k] ?? null : null;
+                $wall = $e->curve === null ? $this->ends->wallEnds[$e->edge->name][$k] ?? null : null;
                 $past = $wall === null ? null : $wall[0]->past($e, $k, $loop, $wall[1]);
                 if ($wall !== null && $past !== null) {
                     $trims[] = $wall[0];
@@ -449,10 +400,10 @@ final class Blending
         foreach ($e->edge->closed ? [] : [0, 1] as $end) {
             $k = $end === 0 ? 0 : $n - 1;
             [$normal, $d] = $ends[$k];
-            $round = $this->roundEnds[$e->edge->name][$k] ?? null;
+            $round = $this->ends->roundEnds[$e->edge->name][$k] ?? null;
             $ahead = ($end === 0 ? -1 : 1) * Vector::dot($normal, $e->tangents[$k]);
-            if (isset($this->across[$e->edge->name][$k])) {
-                $joint = $this->joint($e, $k, $section);
+            if (isset($this->ends->across[$e->edge->name][$k])) {
+                $joint = $this->ends->joint($e, $k, $section);
                 if ($joint !== null) {
                     $shared[$end] = $joint;
 
@@ -484,7 +435,7 @@ final class Blending
         $longer = $e->ledOn($more[0], $more[1]);
         foreach ($shared as $end => [$station, $d]) {
             $longer->endBy($station, $end === 1);
-            $line = $this->joins[$e->edge->name][$end === 0 ? 0 : $n - 1] ?? ['', 0];
+            $line = $this->ends->joins[$e->edge->name][$end === 0 ? 0 : $n - 1] ?? ['', 0];
             $ends[$end === 0 ? 0 : $n - 1] = [$this->shapes[$line[0]]->tangents[$line[1]], $d];
         }
         $planes = [];
@@ -508,95 +459,6 @@ final class Blending
         $n = count($v);
 
         return Vector::halfway([$this->point($v[intdiv($n - 1, 2)]), $this->point($v[intdiv($n, 2)])]);
-    }
-
-    /**
-     * The plane in which a tool ends: that of the face the edge runs into or out of, or the one across the edge where a
-     * neighbour takes over.
-     *
-     * @return array{V, float}
-     */
-    private function endPlane(EdgeShape $e, bool $atEnd): array
-    {
-        $k = $atEnd ? count($e->stations) - 1 : 0;
-        $v = $e->edge->vertices[$atEnd ? count($e->edge->vertices) - 1 : 0];
-        $t = $e->tangents[$k];
-        $across = [$t, Vector::dot($t, $e->stations[$k])];
-        foreach ($this->topology->endingAt[$v] as $other) {
-            if ($other->name !== $e->edge->name && isset($this->shapes[$other->name]) && $this->runsOn($e, $atEnd, $other)) {
-                $this->across[$e->edge->name][$k] = true;
-                $this->join($e, $k, $this->shapes[$other->name], $v);
-
-                return $across;
-            }
-        }
-        $ahead = $atEnd ? $t : [-$t[0], -$t[1], -$t[2]];
-        $best = null;
-        foreach ($this->topology->facesAround($v) as $face => $f) {
-            if ($face === $e->edge->left || $face === $e->edge->right) {
-                continue;
-            }
-            $n = [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]];
-            $cos = Vector::dot($n, $ahead);
-            if (! $this->solid->surfaces[$face]->isFlat()) {
-                // a groove beside a face that only bends away smoothly ends square
-                if (! $e->convex && max(Vector::dot($n, $e->leftNormals[$k]), Vector::dot($n, $e->rightNormals[$k])) > self::BENDS_AWAY) {
-                    continue;
-                }
-                if ($e->convex ? $cos < -1e-6 : abs($cos) > 1e-6) {
-                    if ($best === null || $best[0] < abs($cos)) {
-                        $best = [abs($cos), [$n, $this->solid->offset[$f]]];
-                        $this->wallEnds[$e->edge->name][$k] = [new WallEnd($this->solid, $this->topology, $face, $e->stations[$k], $ahead, $f), $cos < 0];
-                    }
-
-                    continue;
-                }
-                if ($e->axis === null && $this->solid->surfaces[$face]->patch === null) {
-                    $this->roundEnds[$e->edge->name][$k] = new RoundEnd($this->solid->surfaces[$face], $n, $e->stations[$k], $ahead);
-                }
-                // nothing but air ahead: a little further does no harm
-                $best ??= [0.0, [$t, Vector::dot($t, $e->stations[$k])]];
-
-                continue;
-            }
-            if (abs($cos) > self::ALONG && ($best === null || abs($cos) > $best[0])) {
-                $best = [abs($cos), [$n, $this->solid->offset[$f]]];
-                unset($this->wallEnds[$e->edge->name][$k]);
-            }
-        }
-
-        if ($best !== null && $best[0] > 0.0) {
-            unset($this->roundEnds[$e->edge->name][$k]);
-        }
-
-        return $best === null ? $across : $best[1];
-    }
-
-    /** Notes where a curve and a straight edge run on into each other with faces that agree: their rounds share one section. */
-    private function join(EdgeShape $e, int $k, EdgeShape $o, int $v): void
-    {
-        $straight = static fn (EdgeShape $s): bool => $s->curve === null && $s->axis === null;
-        if (! ($straight($e) && $o->curve !== null) && ! ($straight($o) && $e->curve !== null)) {
-            return;
-        }
-        $m = $o->edge->vertices[0] === $v ? 0 : count($o->stations) - 1;
-        $same = ($k === 0) === ($m === 0) ? -1.0 : 1.0;
-        [$left, $right] = $same > 0 ? [$o->leftNormals[$m], $o->rightNormals[$m]] : [$o->rightNormals[$m], $o->leftNormals[$m]];
-        if (Vector::dot($e->leftNormals[$k], $left) > self::ALIKE && Vector::dot($e->rightNormals[$k], $right) > self::ALIKE && $same * Vector::dot($e->tangents[$k], $o->tangents[$m]) > self::ALIKE) {
-            $this->joins[$e->edge->name][$k] = [$o->edge->name, $m];
-        }
-    }
-
-    /**
-     * @param Closure(EdgeShape, int): Section $section
-     * @return array{array{V, V, V, V}, float}|null
-     */
-    private function joint(EdgeShape $e, int $k, Closure $section): ?array
-    {
-        [$name, $m] = $this->joins[$e->edge->name][$k] ?? ['', 0];
-        $o = $this->shapes[$name] ?? null;
-
-        return $o === null ? null : ($e->curve !== null ? Joint::of($e, $k, $o, $m, $section) : Joint::of($o, $m, $e, $k, $section));
     }
 
     /** @return list<array{Solid, bool}> what the balls in the corners leave, and whether they are at ridges */

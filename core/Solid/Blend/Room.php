@@ -58,11 +58,8 @@ final class Room
 
     /**
      * @param array<string, EdgeShape> $shapes by edge name
-     * @param array<string, array<int, array{V, float}>> $ends planes in which the tools end, by edge and station
-     * @param array<string, array<int, RoundEnd>> $roundEnds round faces on which straight edges end
-     * @param array<string, array<int, array{WallEnd, bool}>> $wallEnds round faces in the way, and whether they are met from outside
      */
-    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly array $ends, private readonly array $roundEnds, private readonly array $wallEnds, private readonly Lips $lips, private readonly Budget $budget) {}
+    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly Ends $ends, private readonly Lips $lips, private readonly Budget $budget) {}
 
     /**
      * Whether both faces are wide enough; if not, the largest share that fits is looked for.
@@ -169,14 +166,14 @@ final class Room
     private function ended(string $name, int $k, int $face, array $touch, Section $s, Closure $section, float $share): ?array
     {
         $e = $this->shapes[$name];
-        $plane = $this->ends[$name][$k] ?? null;
-        $wall = $this->wallEnds[$name][$k] ?? null;
+        $plane = $this->ends->planes[$name][$k] ?? null;
+        $wall = $this->ends->wallEnds[$name][$k] ?? null;
         $p = $this->mitred($e, $k, $face, $s, $section, $share) ?? match (true) {
             $plane === null => $touch,
             $wall !== null => $wall[0]->carried($e, $k, [$touch], $wall[1])[0],
             default => $e->carried($touch, $k, ...$plane),
         };
-        $round = $this->roundEnds[$name][$k] ?? null;
+        $round = $this->ends->roundEnds[$name][$k] ?? null;
 
         return $round === null ? $p : $round->slidBack($p, Vector::distance($e->stations[0], $e->stations[count($e->stations) - 1]) / 2);
     }
@@ -276,7 +273,7 @@ final class Room
     {
         $last = count($e->stations) - 1;
         $end = 2 * $k <= $last ? 0 : 1;
-        $plane = $e->past[$end] ? $this->ends[$e->edge->name][$end === 0 ? 0 : $last] ?? null : null;
+        $plane = $e->past[$end] ? $this->ends->planes[$e->edge->name][$end === 0 ? 0 : $last] ?? null : null;
         if ($plane === null) {
             return false;
         }

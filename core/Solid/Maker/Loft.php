@@ -57,9 +57,6 @@ final class Loft
     /** @var list<Transform> by section */
     private array $places = [];
 
-    /** @var list<float> radians by which each section's frame is turned against the first one's */
-    private array $turns = [];
-
     /** @var array<string, Surface> */
     private array $cones = [];
 
@@ -96,8 +93,7 @@ final class Loft
             }
             $this->outlines[] = new SectionOutline($profile->checked()->loops[0]);
         }
-        $this->turns = array_map(fn (Transform $place): float => self::turned($this->places[0], $place), $this->places);
-        $this->correspond();
+        $this->joints = SectionJoints::of($this->outlines, $this->places);
         $m = count($this->joints[0]);
         for ($j = 0; $j < $m; $j++) {
             $n = (int) ceil($least / $m);
@@ -121,101 +117,6 @@ final class Loft
             $this->knots[] = $middle === null ? 0.0 : $this->knots[$i - 1] + max(1e-9, Vector::distance($middle, $here));
             $middle = $here;
         }
-    }
-
-    /**
-     * How far a section's frame is turned about its normal against the first one's, with the normals laid on each other the
-     * shortest way: corners are compared as they lie in space, however the sketches were drawn.
-     *
-     * @return float radians
-     */
-    private static function turned(Transform $first, Transform $other): float
-    {
-        [$n, $m, $e] = [$first->direction([0.0, 0.0, 1.0]), $other->direction([0.0, 0.0, 1.0]), $other->direction([1.0, 0.0, 0.0])];
-        $axis = Vector::cross($m, $n);
-        $sin = Vector::length($axis);
-        if ($sin > 1e-12) {
-            $e = Vector::turned($e, Vector::unit($axis), rad2deg(atan2($sin, Vector::dot($m, $n))));
-        }
-
-        return atan2(Vector::dot($e, $first->direction([0.0, 1.0, 0.0])), Vector::dot($e, $first->direction([1.0, 0.0, 0.0])));
-    }
-
-    private function correspond(): void
-    {
-        $corners = array_map(static fn (SectionOutline $o): array => $o->corners(), $this->outlines);
-        $counts = array_unique(array_map('count', $corners));
-        if (count($counts) === 1 && $counts[0] > 0) {
-            $this->joints[] = $corners[0];
-            for ($i = 1; $i < count($corners); $i++) {
-                $this->joints[] = self::bestTurn($this->outlines[$i - 1], $this->joints[$i - 1], $this->outlines[$i], $corners[$i], $this->turns[$i] - $this->turns[$i - 1]);
-            }
-
-            return;
-        }
-        // rays through every corner of every section; four of them where there is none
-        $angles = [];
-        foreach ($this->outlines as $i => $o) {
-            foreach ($corners[$i] as $s) {
-                [$u, $v] = $o->at($s);
-                $a = atan2($v - $o->middle[1], $u - $o->middle[0]) + $this->turns[$i];
-                $a -= 2 * M_PI * ceil(($a - M_PI - 1e-9) / (2 * M_PI));
-                $angles[(string) round($a, 7)] = $a;
-            }
-        }
-        if ($angles === []) {
-            $angles = [0.0, M_PI / 2, M_PI, -M_PI / 2];
-        }
-        sort($angles);
-        foreach ($this->outlines as $i => $o) {
-            $joints = [];
-            foreach ($angles as $a) {
-                $s = $o->along($a - $this->turns[$i]) ?? throw new Refused('not-alike', 'These outlines have different counts of corners and cannot be joined ray by ray from their middles.');
-                while ($joints !== [] && $s < $joints[count($joints) - 1] - 1e-9) {
-                    $s += $o->length;
-                }
-                $joints[] = $s;
-            }
-            $this->joints[] = $joints;
-        }
-    }
-
-    /**
-     * The corners in the turn in which their directions from the middle fit those of the section before best.
-     *
-     * @param list<float> $joints
-     * @param list<float> $corners
-     * @param float $between radians by which the frame of the second is turned against that of the first
-     * @return list<float>
-     */
-    private static function bestTurn(SectionOutline $a, array $joints, SectionOutline $b, array $corners, float $between): array
-    {
-        $m = count($corners);
-        [$cos, $sin] = [cos($between), sin($between)];
-        $best = -INF;
-        $out = $corners;
-        for ($turn = 0; $turn < $m; $turn++) {
-            $fit = 0.0;
-            foreach ($joints as $k => $s) {
-                [$u, $v] = $a->at($s);
-                [$x, $y] = $b->at($corners[($k + $turn) % $m]);
-                $u -= $a->middle[0];
-                $v -= $a->middle[1];
-                $x -= $b->middle[0];
-                $y -= $b->middle[1];
-                [$x, $y] = [$cos * $x - $sin * $y, $sin * $x + $cos * $y];
-                $fit += ($u * $x + $v * $y) / (hypot($u, $v) * hypot($x, $y));
-            }
-            if ($fit > $best + 1e-9) {
-                $best = $fit;
-                $out = [];
-                for ($k = 0; $k < $m; $k++) {
-                    $out[] = $corners[($k + $turn) % $m] + ($k + $turn >= $m ? $b->length : 0.0);
-                }
-            }
-        }
-
-        return $out;
     }
 
     /** @param list<list<V>> $guides */
