@@ -7,6 +7,7 @@ namespace Cubo\Measure;
 use Closure;
 use Cubo\Budget\Budget;
 use Cubo\Budget\OverBudget;
+use Cubo\Geometry\LeastStep;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
@@ -29,11 +30,11 @@ final class TrueCorners
 
     private const MOST_STEPS = 12;
 
+    /** mm: near enough to stop */
+    private const FOUND = 1e-13;
+
     /** mm by which a corner found must keep to its faces */
     private const KEPT = 1e-7;
-
-    /** Added to the squares, so that faces that touch each other smoothly do not throw a corner far away. */
-    private const DAMPED = 1e-6;
 
     private const SECTIONS = 36;
 
@@ -130,19 +131,19 @@ final class TrueCorners
     {
         for ($i = 0; $i < self::MOST_STEPS; $i++) {
             $this->budget->spend(self::STEP);
-            $rows = $off = [];
+            $rows = [];
             $most = 0.0;
             foreach ($facets as $f) {
                 $n = [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]];
                 $surface = $this->solid->surfaces[$this->solid->surfaceOf[$f]];
-                $off[] = $d = $surface->isFlat() ? Vector::dot($n, $p) - $this->solid->offset[$f] : $this->above($surface, $p, $n);
-                $rows[] = SurfaceEquation::outward($surface, $p, $n);
+                $d = $surface->isFlat() ? Vector::dot($n, $p) - $this->solid->offset[$f] : $this->above($surface, $p, $n);
+                $rows[] = [$d, SurfaceEquation::outward($surface, $p, $n)];
                 $most = max($most, abs($d));
             }
-            if ($most < self::KEPT * self::DAMPED) {
+            if ($most < self::FOUND) {
                 return $p;
             }
-            $p = self::stepped($p, $rows, $off);
+            $p = Vector::add($p, LeastStep::of($rows));
         }
 
         return $most < self::KEPT ? $p : null;
@@ -159,43 +160,6 @@ final class TrueCorners
         $foot = SurfaceEquation::foot($surface, $p);
 
         return Vector::dot(Vector::sub($p, $foot), SurfaceEquation::outward($surface, $p, $n));
-    }
-
-    /**
-     * The shortest step that takes all distances away: p - A^T (A A^T)^-1 d.
-     *
-     * @param V $p
-     * @param list<V> $rows
-     * @param list<float> $off
-     * @return V
-     */
-    private static function stepped(array $p, array $rows, array $off): array
-    {
-        $n = count($rows);
-        $m = [];
-        for ($i = 0; $i < $n; $i++) {
-            for ($j = 0; $j < $n; $j++) {
-                $m[$i][$j] = Vector::dot($rows[$i], $rows[$j]) + ($i === $j ? self::DAMPED : 0.0);
-            }
-            $m[$i][$n] = $off[$i];
-        }
-        // by Gauss and Jordan; damped, the matrix is positive, so no pivots are looked for
-        for ($i = 0; $i < $n; $i++) {
-            for ($r = 0; $r < $n; $r++) {
-                if ($r === $i) {
-                    continue;
-                }
-                $w = $m[$r][$i] / $m[$i][$i];
-                for ($c = $i; $c <= $n; $c++) {
-                    $m[$r][$c] -= $w * $m[$i][$c];
-                }
-            }
-        }
-        for ($i = 0; $i < $n; $i++) {
-            $p = Vector::add($p, $rows[$i], -$m[$i][$n] / $m[$i][$i]);
-        }
-
-        return $p;
     }
 
     /**

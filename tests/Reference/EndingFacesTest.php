@@ -93,3 +93,16 @@ it('lowers a face on which something stands, and leads that down', function () {
     $state = Parts::build([...array_slice($steps, 0, 2), ['kind' => 'pull', 'faces' => ['s1:top'], 'distance' => '-3']]);
     expect($before - soundVolume($state))->toEqualWithDelta((40 * 30 - 100) * 3, 1e-6)->and(Bounds::of($state->part())->max[2])->toEqualWithDelta(35.0, 1e-9);
 });
+
+it('hollows a pot whose leaning corners and foot are rounded: as the pot less the one inside', function () {
+    $pot = static fn (float $half, float $z, float $corner, float $foot, float $high, array $more = []): float => soundVolume(Parts::build([
+        ['kind' => 'sketch', 'plane' => 'ground', 'offset' => "$z", 'shapes' => [['kind' => 'rectangle', 'u' => '0', 'v' => '0', 'width' => (string) (2 * $half), 'height' => (string) (2 * $half)]]],
+        ['kind' => 'extrude', 'sketch' => 's1', 'regions' => 'all', 'distance' => "$high", 'taper' => '-6'],
+        ['kind' => 'round', 'edges' => ['s2:a low / s2:a right', 's2:a high / s2:a right', 's2:a high / s2:a left', 's2:a left / s2:a low'], 'radius' => "$corner"],
+        ['kind' => 'round', 'faces' => ['s2:start'], 'radius' => "$foot"], ...$more,
+    ]));
+    [$t, $c] = [tan(deg2rad(6)), cos(deg2rad(6))];
+    // walls of 2, square to the sides: inside everything lies 2 further in and every round is 2 smaller
+    $inside = $pot(30 + 2 * $t - 2 / $c, 2.0, 6.0, 1.0, 48.0);
+    expect($pot(30.0, 0.0, 8.0, 3.0, 50.0, [['kind' => 'hollow', 'wall' => '2', 'faces' => ['s2:end']]]) / ($pot(30.0, 0.0, 8.0, 3.0, 50.0) - $inside))->toEqualWithDelta(1.0, 1e-6);
+});

@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use Cubo\Measure\MassProperties;
-use Cubo\Recipe\PartState;
 use Tests\Parts;
 use Tests\SecondOpinion;
 

@@ -67,7 +67,8 @@ final class Lofting
     {
         $height = static fn (array $p): float => abs($first->local($p)[2]);
         $out = [];
-        foreach (['guide', 'across'] as $field) {
+        // the second field is only seen, and only counts, beside the first
+        foreach ($t->text('guide') === '' ? [] : ['guide', 'across'] as $field) {
             if ($t->text($field) === '') {
                 continue;
             }

@@ -178,6 +178,8 @@ it('pulls the whole skin between several guides', function () {
         $part = $made($guides);
         expect((new MassProperties($part))->volume / $round)->toEqualWithDelta(1.0, 1e-4)->and(Bounds::of($part)->size())->toEqualWithDelta([30.0, 30.0, 40.0], 1e-3);
     }
+    // a second sketch without a first one is not seen in the sentence, so it does nothing
+    expect((new MassProperties($made(['across' => 's4'])))->volume)->toEqualWithDelta(M_PI * 100 * 40, 1e-3);
     // both lean the same way: the skin is bent, every section keeps its area
     $bent = ['kind' => 'sketch', 'plane' => 'front', 'drawn' => ['points' => ['a' => [10, 0], 'b' => [14, 20], 'c' => [10, 40], 'd' => [-10, 0], 'e' => [-6, 20], 'f' => [-10, 40]], 'lines' => [['id' => 'g', 'kind' => 'curve', 'points' => ['a', 'b', 'c']], ['id' => 'h', 'kind' => 'curve', 'points' => ['d', 'e', 'f']]]]];
     $state = Parts::build([$circle('0'), $circle('40'), $bent, ['kind' => 'loft', 'sketches' => ['s1', 's2'], 'guide' => 's3']]);
