@@ -6,10 +6,11 @@ namespace Tests;
 
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Editing;
-use Cubo\Recipe\FieldType;
+use Cubo\Recipe\Kind\Family;
+use Cubo\Recipe\Kind\FieldType;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
@@ -40,9 +41,9 @@ final class WildRecipes
     private function recipe(): Recipe
     {
         $recipe = (new Recipe(Unit::Millimetre, title: 'Wild'))->withSizes(['k' => '3']);
-        $solids = StepKind::solids();
+        $solids = Kinds::in(Family::Solid);
         for ($i = 0, $n = $this->r->getInt(2, 14); $i < $n; $i++) {
-            $kinds = $i === 0 ? $solids : ($this->r->getInt(0, 3) === 0 ? [StepKind::Repeat, StepKind::Copy, StepKind::Mirror] : StepKind::cases());
+            $kinds = $i === 0 ? $solids : ($this->r->getInt(0, 3) === 0 ? [Kinds::of('repeat'), Kinds::of('copy'), Kinds::of('mirror')] : array_values(Kinds::all()));
             $before = array_column($recipe->steps, 'id');
             $recipe = Editing::add($recipe, $this->one($kinds));
             $id = (string) (array_values(array_diff(array_column($recipe->steps, 'id'), $before))[0] ?? '');
@@ -50,7 +51,7 @@ final class WildRecipes
             if ($step === null) {
                 continue;
             }
-            for ($k = $step->kind === StepKind::Sketch ? $this->r->getInt(1, 12) : 0; $k > 0; $k--) {
+            for ($k = $step->kind->draws() ? $this->r->getInt(1, 12) : 0; $k > 0; $k--) {
                 $recipe = Editing::addShape($recipe, $id, $this->one(['circle', 'rectangle']));
             }
             $recipe = Editing::set($recipe, $id, $this->values($recipe->step($id) ?? $step, $before));
@@ -76,7 +77,7 @@ final class WildRecipes
                 FieldType::Angle => $this->one(['0', '15', '37', '90', '180', '360', '-45', '1000']),
                 FieldType::Count => $this->one(self::COUNTS),
                 FieldType::Factor => $this->one(['0.5', '1', '2', '40', '0']),
-                FieldType::Choice => $this->one(array_keys($f->options)),
+                FieldType::Choice, FieldType::Direction => $this->one($f->choices),
                 FieldType::Text => $this->one(['N', 'WIND 7', str_repeat('RAIN ', 20), '']),
                 FieldType::Face, FieldType::Spot, FieldType::Edge => $this->face($before),
                 FieldType::Faces => [$this->face($before), $this->face($before)],

@@ -16,6 +16,7 @@ use Cubo\Recipe\FacePlane;
 use Cubo\Recipe\Groups\Grouping;
 use Cubo\Recipe\Groups\Instances;
 use Cubo\Recipe\Groups\Ungrouping;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\Paint;
 use Cubo\Recipe\Rebasing;
@@ -23,7 +24,6 @@ use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\RegionPicks;
 use Cubo\Recipe\Reliance;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 use Cubo\Sketch\Area\Region;
 
@@ -65,7 +65,7 @@ final class BenchEdits
         $known = $d->step($step);
 
         return match ($in['do']) {
-            'add' => ($kind = StepKind::tryFrom((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind, $after),
+            'add' => ($kind = Kinds::find((string) ($in['kind'] ?? ''))) === null ? $d : Editing::add($d, $kind, $after),
             'set' => $this->rebased($recipe, $d, $this->withLastingPicks(Editing::set($d, $step, (array) ($in['values'] ?? []), $in['name'] ?? null, array_key_exists('note', $in) ? (string) $in['note'] : null, array_key_exists('heading', $in) ? (string) $in['heading'] : null), $step), $step),
             'region' => $known === null ? $d : $d->withStep(RegionPicks::toggled($known, $this->regionsFor($d, $known), (int) ($in['index'] ?? 0))),
             'delete' => $d->without($step),
@@ -134,7 +134,7 @@ final class BenchEdits
     private function rebased(Recipe $recipe, Document $before, Document $after, string $id): Document
     {
         [$old, $new] = [$before->step($id), $after->step($id)];
-        $moved = $new?->kind === StepKind::Sketch && $old !== null && [$old->text('plane'), $old->text('face')] !== [$new->text('plane'), $new->text('face')];
+        $moved = $new?->kind->draws() && $old !== null && [$old->text('plane'), $old->text('face')] !== [$new->text('plane'), $new->text('face')];
 
         if (! $moved) {
             return $after;

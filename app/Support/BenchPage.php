@@ -12,7 +12,7 @@ use Cubo\Budget\OverBudget;
 use Cubo\Check\Row;
 use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\BodyNames;
-use Cubo\Recipe\FieldType;
+use Cubo\Recipe\Kind\FieldType;
 use Cubo\Recipe\Measurement;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\Paint;
@@ -20,7 +20,6 @@ use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\Reliance;
-use Cubo\Recipe\StepKind;
 
 /** All that the bench shows, for a student's work or a teacher's reference part. */
 final class BenchPage
@@ -189,7 +188,7 @@ final class BenchPage
     {
         $out = [];
         foreach ($document->steps as $s) {
-            if ($s->kind === StepKind::Sketch && ($state->results[$s->id]->status ?? '') === 'done') {
+            if ($s->kind->draws() && ($state->results[$s->id]->status ?? '') === 'done') {
                 $out[$s->id] = $bench->sketchNotes($document, $s);
             }
         }

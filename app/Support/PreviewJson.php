@@ -11,10 +11,10 @@ use Cubo\Solid\Solid;
 /** A preview as numbers for the stage, thousandths of a millimetre at the finest. */
 final class PreviewJson
 {
-    /** @return array{added: array<string, list<float>>|null, removed: array<string, list<float>>|null, handles: list<array<string, mixed>>, areas: list<array<string, mixed>>, lies: string} */
+    /** @return array{added: array<string, list<float>>|null, removed: array<string, list<float>>|null, arrows: list<Arrow>, areas: list<array<string, mixed>>, lies: string} */
     public static function of(Preview $p): array
     {
-        return ['added' => self::mesh($p->added), 'removed' => self::mesh($p->removed), 'handles' => $p->handles, 'areas' => $p->areas, 'lies' => $p->lies];
+        return ['added' => self::mesh($p->added), 'removed' => self::mesh($p->removed), 'arrows' => $p->arrows, 'areas' => $p->areas, 'lies' => $p->lies];
     }
 
     /** @return array{triangles: list<float>, lines: list<float>}|null corners of triangles and ends of edges, x y z each */

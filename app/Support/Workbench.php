@@ -32,7 +32,6 @@ use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\SketchNotes;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Sketch\EntityKind;
 
 /** The core behind the pages: evaluates recipes, measures, checks and draws, all through the part cache. */
@@ -42,7 +41,7 @@ final class Workbench
     private const SHEETS = 4;
 
     /** Raise when previews hold something else. */
-    private const PREVIEWS = 2;
+    private const PREVIEWS = 3;
 
     /** Units that measuring may take for the figures beside the part. */
     private const MEASURE = 15_000_000;
@@ -148,7 +147,7 @@ final class Workbench
     /** @return list<Message> what is left open in a sketch */
     public function sketchNotes(Document $recipe, Step $sketch): array
     {
-        $first = array_values(array_filter($recipe->steps, static fn (Step $s): bool => $s->kind === StepKind::Sketch))[0] ?? null;
+        $first = array_values(array_filter($recipe->steps, static fn (Step $s): bool => $s->kind->draws()))[0] ?? null;
         $key = sha1((string) json_encode([$sketch->values, $recipe->unit->value, $recipe->sizes, $first?->id === $sketch->id]));
         $json = $this->files->remember($key, 'free', static fn (): string => (string) json_encode(SketchNotes::of($recipe, $sketch)));
 
@@ -185,11 +184,11 @@ final class Workbench
         return $state->isFinished() && ($state->isEmpty() || $this->files->remembers($state->key, 'views'));
     }
 
-    /** @return array{added: mixed, removed: mixed, handles: mixed, areas: mixed, lies: mixed} what a step does, for the stage */
+    /** @return array{added: mixed, removed: mixed, arrows: mixed, areas: mixed, lies: mixed} what a step does, for the stage */
     public function preview(Document $recipe, Step $step, bool $differences): array
     {
         $before = $this->evaluate($recipe->upTo($step->id));
-        $key = sha1((string) json_encode([self::PREVIEWS, $differences, $before->key, $step->toArray(), $recipe->unit->value, $recipe->sizes, array_map(static fn (Step $s): string => $s->name, $recipe->steps), array_map(static fn ($s): array => $s->placement->t, $before->sketches), array_map(static fn (Step $s): mixed => $s->kind === StepKind::Sketch ? $s->values : null, $recipe->steps)]));
+        $key = sha1((string) json_encode([self::PREVIEWS, $differences, $before->key, $step->toArray(), $recipe->unit->value, $recipe->sizes, array_map(static fn (Step $s): string => $s->name, $recipe->steps), array_map(static fn ($s): array => $s->placement->t, $before->sketches), array_map(static fn (Step $s): mixed => $s->kind->draws() ? $s->values : null, $recipe->steps)]));
         $json = $this->files->remember($key, 'preview', fn (): string => (string) json_encode(PreviewJson::of(Preview::of($recipe, $step, $this->evaluate(...), $differences))));
 
         return json_decode($json, true);

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Recipe\Kind\Field;
+use Cubo\Recipe\Kind\FieldType;
+
 /** What is different between two states of a recipe, in words: for saying what an undo took back. */
 final class Difference
 {
@@ -33,7 +36,7 @@ final class Difference
     public static function onlyDrawing(Recipe $from, Recipe $to, string $step): bool
     {
         [$a, $b] = [$from->atHand()->step($step), $to->atHand()->step($step)];
-        if ($a === null || $b === null || $a->kind !== StepKind::Sketch || $from->open !== $to->open) {
+        if ($a === null || $b === null || ! $a->kind->draws() || $from->open !== $to->open) {
             return false;
         }
         $bare = static fn (Recipe $r, Step $s): string => $r->withAtHand($r->atHand()->withStep($s->with('drawn', null)->with('shapes', [])))->toJson();
@@ -85,9 +88,9 @@ final class Difference
             if ($a === $b) {
                 continue;
             }
-            $out[] = is_string($a) && is_string($b) && $f->type !== FieldType::Face && $f->type !== FieldType::Spot && $f->type !== FieldType::Edge
-                ? 'The ' . $f->label . " of {$is->name} is " . self::shown($f, $b) . ' again, not ' . self::shown($f, $a) . '.'
-                : ($key === 'drawn' || $key === 'shapes' ? "The drawing in {$is->name} is as before." : "The {$f->label} of {$is->name} " . (in_array($f->type, [FieldType::Edges, FieldType::Faces, FieldType::Sketches, FieldType::Regions], true) ? 'are' : 'is') . ' as before.');
+            $out[] = is_string($a) && is_string($b) && ! $f->type->isName()
+                ? 'The ' . $f->label() . " of {$is->name} is " . self::shown($f, $b) . ' again, not ' . self::shown($f, $a) . '.'
+                : ($key === 'drawn' || $key === 'shapes' ? "The drawing in {$is->name} is as before." : "The {$f->label()} of {$is->name} " . ($f->type->isList() || $f->type === FieldType::Regions ? 'are' : 'is') . ' as before.');
         }
 
         return $out;
@@ -95,7 +98,7 @@ final class Difference
 
     private static function shown(Field $f, string $value): string
     {
-        return $value === '' ? 'empty' : '“' . mb_substr($f->options[$value] ?? $value, 0, 40) . '”';
+        return $value === '' ? 'empty' : '“' . mb_substr($f->options()[$value] ?? $value, 0, 40) . '”';
     }
 
     /**

@@ -9,6 +9,8 @@ use Cubo\Measure\Material;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Kind\FieldType;
+use Cubo\Recipe\Kind\Kind;
 
 /** The edits a person makes to a recipe, each giving a new recipe. Unknown steps and keys change nothing. */
 final class Editing
@@ -24,7 +26,7 @@ final class Editing
      *
      * @param string|null $after id of the step it comes after; at the end without
      */
-    public static function add(Recipe $r, StepKind $kind, ?string $after = null): Recipe
+    public static function add(Recipe $r, Kind $kind, ?string $after = null): Recipe
     {
         if (count($r->steps) >= Limits::STEPS) {
             return $r;
@@ -32,6 +34,7 @@ final class Editing
         $all = $r;
         // only what stands before it can be rested on
         $r = $after === null ? $r : $r->upTo($after);
+        $sketches = self::sketches($r);
         $values = [];
         foreach ($kind->fields() as $key => $f) {
             if ($f->type === FieldType::Drawing) {
@@ -39,10 +42,10 @@ final class Editing
             }
             $values[$key] = match ($f->type) {
                 FieldType::Shapes, FieldType::Faces, FieldType::Edges, FieldType::Sizes => [],
-                FieldType::Sketches => self::lastSketches($r),
+                FieldType::Sketches => array_slice($sketches, -2),
                 FieldType::MaybeSketch => '',
                 FieldType::Step => self::lastMade($r),
-                FieldType::Sketch => $kind === StepKind::Sweep && $key === 'sketch' ? (self::lastSketches($r)[0] ?? '') : self::lastSketch($r),
+                FieldType::Sketch => $sketches[count($sketches) - 1] ?? '',
                 FieldType::Length, FieldType::Size, FieldType::SizeOrZero => self::inUnit($f->default, $r->unit),
                 default => $f->default,
             };
@@ -52,10 +55,7 @@ final class Editing
             $onFace = $r->ground !== '' && $r->step(explode(':', $r->ground)[0]) !== null;
             $values = [...$values, 'stand' => $onFace ? 'face' : 'ground', 'on' => $onFace ? $r->ground : '', 'alignx' => $onFace ? 'middle' : 'origin', 'aligny' => $onFace ? 'middle' : 'origin'];
         }
-        // without a sketch there are no points to drill at
-        if ($kind === StepKind::Hole && self::lastSketch($r) === '') {
-            $values['where'] = 'face';
-        }
+        $values = [...$values, ...$kind->begin($sketches)];
         $same = count(array_filter($all->steps, static fn (Step $s): bool => $s->kind === $kind));
 
         return $all->withStep(new Step($all->freshId(), $kind, $kind->word() . ($same > 0 ? ' ' . ($same + 1) : ''), $values), $after);
@@ -117,7 +117,7 @@ final class Editing
     {
         foreach ($s->kind->fields() as $key => $field) {
             $v = $s->values[$key] ?? null;
-            if (is_string($v) && in_array($field->type, NamedSizes::TYPED, true)) {
+            if (is_string($v) && $field->type->isTyped()) {
                 $s = $s->with($key, $new($v));
             } elseif ($field->type === FieldType::Sizes) {
                 $s = $s->with($key, array_map(static fn (string $text): string => $new($text), $s->sizes($key)));
@@ -183,7 +183,7 @@ final class Editing
     public static function addShape(Recipe $r, string $step, string $kind): Recipe
     {
         $s = $r->step($step);
-        if ($s === null || $s->kind !== StepKind::Sketch || count($s->shapes()) >= Limits::OUTLINES) {
+        if ($s === null || ! $s->kind->draws() || count($s->shapes()) >= Limits::OUTLINES) {
             return $r;
         }
 
@@ -210,8 +210,8 @@ final class Editing
     public static function pick(Recipe $r, string $step, string $key, string $name, bool $in): Recipe
     {
         $s = $r->step($step);
-        $type = ($s?->kind->fields()[$key] ?? null)?->type;
-        if ($s === null || $name === '' || ! in_array($type, [FieldType::Faces, FieldType::Edges, FieldType::Sketches], true)) {
+        $type = $s?->kind->field($key)?->type;
+        if ($s === null || $name === '' || $type?->isList() !== true) {
             return $r;
         }
         $others = array_values(array_filter($s->names($key), static fn (string $n): bool => $n !== $name));
@@ -294,11 +294,11 @@ final class Editing
                 $s = $s->with($key, array_filter($set, static fn (string $t): bool => $t !== ''));
             } elseif ($field->type === FieldType::Regions) {
                 $s = $s->with($key, self::regions($v));
-            } elseif (in_array($field->type, [FieldType::Faces, FieldType::Edges, FieldType::Sketches], true)) {
+            } elseif ($field->type->isList()) {
                 $s = $s->with($key, array_values(array_unique(array_map(static fn (string $name): string => mb_strcut($name, 0, Limits::NAME), array_filter(is_array($v) ? array_slice($v, 0, Limits::NAMES) : [], static fn (mixed $name): bool => is_string($name) && $name !== '')))));
-            } elseif (in_array($field->type, [FieldType::Face, FieldType::Edge, FieldType::Spot], true) && is_string($v)) {
+            } elseif ($field->type->isName() && is_string($v)) {
                 $s = $s->with($key, mb_strcut(mb_scrub($v, 'UTF-8'), 0, Limits::NAME));
-            } elseif (is_string($v) && ($field->type !== FieldType::Choice || isset($field->options[$v]))) {
+            } elseif (is_string($v) && (! $field->type->isChoice() || in_array($v, $field->choices, true))) {
                 $s = $s->with($key, self::typed($v));
             }
         }
@@ -326,22 +326,10 @@ final class Editing
         return mb_substr(trim((string) preg_replace('/[\x00-\x1F\x7F]/', '', mb_scrub($v, 'UTF-8'))), 0, Limits::TYPED + 1);
     }
 
-    /** @return list<string> the last two */
-    private static function lastSketches(Recipe $r): array
+    /** @return list<string> ids of the sketches, in order */
+    private static function sketches(Recipe $r): array
     {
-        return array_slice(array_map(static fn (Step $s): string => $s->id, array_values(array_filter($r->steps, static fn (Step $s): bool => $s->kind === StepKind::Sketch))), -2);
-    }
-
-    private static function lastSketch(Recipe $r): string
-    {
-        $id = '';
-        foreach ($r->steps as $s) {
-            if ($s->kind === StepKind::Sketch) {
-                $id = $s->id;
-            }
-        }
-
-        return $id;
+        return array_map(static fn (Step $s): string => $s->id, array_values(array_filter($r->steps, static fn (Step $s): bool => $s->kind->draws())));
     }
 
     /** The last step that adds or takes away something. */

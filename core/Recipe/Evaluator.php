@@ -8,6 +8,7 @@ use Closure;
 use Cubo\Budget\Budget;
 use Cubo\Budget\Limit;
 use Cubo\Budget\OverBudget;
+use Cubo\Recipe\Kind\FieldType;
 use Cubo\Recipe\Make\Making;
 use Cubo\Recipe\Make\StepBudget;
 use Cubo\Recipe\Make\Task;
@@ -69,10 +70,10 @@ final class Evaluator
             }
             $began = microtime(true);
             $next = '';
-            $charge?->spend($step->kind === StepKind::Sketch ? self::SKETCH : self::LEAST);
+            $charge?->spend($step->kind->draws() ? self::SKETCH : self::LEAST);
             $budget = null;
             try {
-                if ($step->kind === StepKind::Sketch) {
+                if ($step->kind->draws()) {
                     $drawn = $step->drawn();
                     $onPart = $step->text('plane') === 'face' || EdgesTakenOver::any($drawn);
                     if ($behind && $onPart) {
@@ -259,7 +260,7 @@ final class Evaluator
                 $other = $recipe->step($step->text($key));
                 // one step of another is not followed further: what repeats a repeat is refused
                 $on[] = $other === null ? null : [...$other->named('')->noted('')->headed('')->toArray(), 'sketches of' => array_map(static fn (string $id): mixed => $recipe->step($id)?->values, [$other->text('sketch'), $other->text('path'), $other->text('guide'), $other->text('across'), ...$other->names('sketches')])];
-                $on[] = $other?->kind === StepKind::Group ? self::groups($recipe, $other->text('group')) : null;
+                $on[] = $other?->kind->placesGroup() ? self::groups($recipe, $other->text('group')) : null;
             } elseif ($field->type === FieldType::Group) {
                 $on[] = self::groups($recipe, $step->text($key));
             }

@@ -45,7 +45,7 @@ final readonly class Group
     /** @return list<string> ids of the groups its steps place */
     public function places(): array
     {
-        return array_values(array_unique(array_map(static fn (Step $s): string => $s->text('group'), array_filter($this->recipe->steps, static fn (Step $s): bool => $s->kind === StepKind::Group))));
+        return array_values(array_unique(array_map(static fn (Step $s): string => $s->text('group'), array_filter($this->recipe->steps, static fn (Step $s): bool => $s->kind->placesGroup()))));
     }
 
     /** @return array<string, mixed> */

@@ -14,9 +14,6 @@ final class NamedSizes
     /** The counter of a repeat, where the table has no size of that name: 0 in the step itself, 1, 2, 3 ... in its copies. */
     public const COUNTER = 'n';
 
-    /** Types of fields in whose values names may stand. */
-    public const TYPED = [FieldType::Length, FieldType::Size, FieldType::SizeOrZero, FieldType::Angle, FieldType::Count, FieldType::Factor];
-
     public const NAME = '/^[a-z][a-z0-9_]{0,23}$/';
 
     /** @var array<string, array{float,int}> by name: mm with 1, or a plain number with 0 */

@@ -53,7 +53,7 @@ final class PartNames
         }
 
         // a face over a line of a sketch is known by that line
-        if ($step !== null && isset($step->kind->fields()['regions']) && ! preg_match('/^(start|end)( |$)/', $role)) {
+        if ($step !== null && $step->kind->has('regions') && ! preg_match('/^(start|end)( |$)/', $role)) {
             $role = "side $role";
         }
 

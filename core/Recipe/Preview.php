@@ -6,7 +6,9 @@ namespace Cubo\Recipe;
 
 use Cubo\Budget\Budget;
 use Cubo\Budget\OverBudget;
-use Cubo\Recipe\Make\Handles;
+use Cubo\Recipe\Kind\Effect;
+use Cubo\Recipe\Kind\HasArrows;
+use Cubo\Recipe\Make\Arrow;
 use Cubo\Recipe\Make\Making;
 use Cubo\Recipe\Make\Task;
 use Cubo\Solid\Boolean\BooleanFailed;
@@ -18,7 +20,6 @@ use Cubo\Solid\Solid;
  * What one step does, for the eye: what it adds and what it takes away, the regions it may take, and where its values can
  * be taken hold of.
  *
- * @phpstan-import-type Handle from Handles
  */
 final readonly class Preview
 {
@@ -29,11 +30,11 @@ final readonly class Preview
     private const MOST_TRIANGLES = 4000;
 
     /**
-     * @param list<Handle> $handles
+     * @param list<Arrow> $arrows
      * @param list<array{number: int, taken: bool, loops: list<list<array{float,float,float}>>}> $areas regions of its sketch in space
      * @param string $lies how a shape lies to what is there already, in words
      */
-    private function __construct(public ?Solid $added, public ?Solid $removed, public array $handles, public array $areas, public string $lies = '') {}
+    private function __construct(public ?Solid $added, public ?Solid $removed, public array $arrows, public array $areas, public string $lies = '') {}
 
     /**
      * Exactly: the difference between the part before and after the step; neither part of it where the step changes most of
@@ -47,16 +48,16 @@ final readonly class Preview
         $task = Task::inLog($recipe, $step, $evaluate);
         $added = $removed = null;
         $after = $differences ? $evaluate($recipe->upTo($step->id)) : null;
-        if ($after !== null && ! $step->off && ($after->results[$step->id]->status ?? '') === 'done' && $step->kind !== StepKind::Sketch && ! $after->isEmpty()) {
-            $effect = isset($step->kind->fields()['of']) && $step->text('of') === 'step' ? 'any' : ($step->kind->makes() ? Making::effect($step) : 'any');
+        if ($after !== null && ! $step->off && ($after->results[$step->id]->status ?? '') === 'done' && ! $step->kind->draws() && ! $after->isEmpty()) {
+            $effect = $step->kind->has('of') && $step->text('of') === 'step' ? null : $step->effect();
             [$was, $is] = self::whereTheyDiffer($task->part, $after->part(), $task->budget);
             if ($was->triangleCount() + $is->triangleCount() <= self::MOST_TRIANGLES) {
-                $added = $effect === 'cut' || $effect === 'keep' ? null : self::over($is, $was, $task->budget);
-                $removed = $effect === 'add' || $effect === 'apart' ? null : self::over($was, $is, $task->budget);
+                $added = $effect === Effect::Cut || $effect === Effect::Keep ? null : self::over($is, $was, $task->budget);
+                $removed = $effect === Effect::Add || $effect === Effect::Apart ? null : self::over($was, $is, $task->budget);
             }
         }
 
-        return new self($added, $removed, Handles::of($task), self::areas($task), self::lies($task, $recipe, Neighbours::AT_REST));
+        return new self($added, $removed, self::arrows($task), self::areas($task), self::lies($task, $recipe, Neighbours::AT_REST));
     }
 
     /**
@@ -71,9 +72,9 @@ final readonly class Preview
     {
         $task = Task::inLog($recipe, $step, $evaluate);
         $tool = Making::tool($task);
-        $cuts = $step->kind->makes() && Making::effect($step) === 'cut';
+        $cuts = $step->effect() === Effect::Cut;
 
-        return new self($cuts ? null : $tool, $cuts ? $tool : null, Handles::of($task), [], self::lies($task, $recipe, Neighbours::QUICK));
+        return new self($cuts ? null : $tool, $cuts ? $tool : null, self::arrows($task), [], self::lies($task, $recipe, Neighbours::QUICK));
     }
 
     /**
@@ -117,9 +118,19 @@ final readonly class Preview
         }
     }
 
+    /** @return list<Arrow> */
+    private static function arrows(Task $t): array
+    {
+        try {
+            return $t->step->kind instanceof HasArrows ? $t->step->kind->arrows($t) : [];
+        } catch (StepProblem) {
+            return [];
+        }
+    }
+
     private static function lies(Task $t, Recipe $recipe, int $pairs): string
     {
-        if ($t->step->off || ! in_array($t->step->kind, StepKind::solids(), true)) {
+        if ($t->step->off || ! $t->step->kind->stands()) {
             return '';
         }
         try {
@@ -147,7 +158,7 @@ final readonly class Preview
     /** @return list<array{number: int, taken: bool, loops: list<list<array{float,float,float}>>}> */
     private static function areas(Task $t): array
     {
-        if (! isset($t->step->kind->fields()['regions'])) {
+        if (! $t->step->kind->has('regions')) {
             return [];
         }
         try {

@@ -35,14 +35,14 @@ final class Rebasing
                 continue;
             }
             $with[$s->id] = true;
-            $key = isset($s->kind->fields()['stand']) ? 'on' : 'face';
-            if (! in_array($s->kind, [StepKind::Sketch, StepKind::Hole, StepKind::Text, ...StepKind::solids()], true) || ! $s->uses($key) || ! isset($with[explode(':', $s->text($key))[0]])) {
+            $key = $s->kind->framedBy();
+            if ($key === null || ! $s->uses($key) || ! isset($with[explode(':', $s->text($key))[0]])) {
                 continue;
             }
             $old = FacePlane::placement(self::partBefore($before, $s->id, $evaluate)->part(), $s->text($key));
             $new = FacePlane::placement(self::partBefore($after, $s->id, $evaluate)->part(), $s->text($key));
             if ($old !== null && $new !== null) {
-                $after = $after->withStep($key === 'on' ? self::stoodAnew($s, $old, $new, $was, $is, $after) : self::turned($s, $old, $new, $was, $is, $after));
+                $after = $after->withStep($s->kind->stands() ? self::stoodAnew($s, $old, $new, $was, $is, $after) : self::turned($s, $old, $new, $was, $is, $after));
             }
         }
 
@@ -118,10 +118,10 @@ final class Rebasing
         [$c, $d] = Transform::cosSin($angle);
         [$u, $v] = [$s->text('u'), $s->text('v')];
         $s = $s->with('u', self::sum([[$c, $u], [-$d, $v]], $u0, $recipe))->with('v', self::sum([[$d, $u], [$c, $v]], $v0, $recipe));
-        if ($s->kind === StepKind::Hole) {
+        $key = $s->kind->turnedInFrameBy();
+        if ($key === null) {
             return $s;
         }
-        $key = $s->kind === StepKind::Sketch ? 'turn' : 'angle';
         try {
             $turn = Expression::number($s->text($key), $recipe->named());
         } catch (UnreadableExpression) {

@@ -9,6 +9,8 @@ use Cubo\Measure\Material;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Kind\FieldType;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Sketch\SketchFormat;
 use InvalidArgumentException;
 
@@ -170,7 +172,7 @@ final class RecipeReader
         if (! is_string($id) || ! preg_match('/^[a-z0-9]{1,12}$/', $id)) {
             throw new UnreadableRecipe("Step $n: \"id\" must be 1 to 12 small letters or digits.");
         }
-        $kind = StepKind::tryFrom(is_string($raw['kind'] ?? null) ? $raw['kind'] : '') ?? throw new UnreadableRecipe("Step $n: \"kind\" is none of " . implode(', ', array_column(StepKind::cases(), 'value')) . '.');
+        $kind = Kinds::find(is_string($raw['kind'] ?? null) ? $raw['kind'] : '') ?? throw new UnreadableRecipe("Step $n: \"kind\" is none of " . implode(', ', array_keys(Kinds::all())) . '.');
         $values = [];
         foreach ($kind->fields() as $key => $field) {
             if (! array_key_exists($key, $raw)) {
@@ -186,13 +188,13 @@ final class RecipeReader
                 FieldType::Face, FieldType::Edge, FieldType::Spot => is_string($v) ? mb_strcut($v, 0, Limits::NAME) : throw new UnreadableRecipe("Step $n: \"$key\" must be text."),
                 default => is_string($v) || is_int($v) || is_float($v) ? mb_substr((string) $v, 0, Limits::TYPED + 1) : throw new UnreadableRecipe("Step $n: \"$key\" must be text or a number."),
             };
-            if ($field->type === FieldType::Choice && ! array_key_exists(is_string($values[$key]) ? $values[$key] : '', $field->options)) {
-                throw new UnreadableRecipe("Step $n: \"$key\" is none of " . implode(', ', array_keys($field->options)) . '.');
+            if ($field->type->isChoice() && ! in_array($values[$key], $field->choices, true)) {
+                throw new UnreadableRecipe("Step $n: \"$key\" is none of " . implode(', ', $field->choices) . '.');
             }
         }
         $unknown = array_diff(array_keys($raw), array_keys($kind->fields()), ['id', 'kind', 'name', 'off', 'note', 'heading']);
         if ($unknown !== []) {
-            throw new UnreadableRecipe("Step $n: a {$kind->value} has no \"" . reset($unknown) . '".');
+            throw new UnreadableRecipe("Step $n: a {$kind->id()} has no \"" . reset($unknown) . '".');
         }
 
         return new Step($id, $kind, is_string($raw['name'] ?? null) ? mb_substr($raw['name'], 0, Limits::WORD) : $kind->word(), $values, ($raw['off'] ?? false) === true,

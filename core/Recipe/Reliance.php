@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Recipe\Kind\FieldType;
+
 /** Which steps rest on which: through a sketch, a face, an edge, a body or a step they name. */
 final class Reliance
 {

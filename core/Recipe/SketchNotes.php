@@ -17,7 +17,7 @@ final class SketchNotes
     /** @return list<Message> warnings */
     public static function of(Recipe $recipe, Step $step): array
     {
-        $drawn = $step->kind === StepKind::Sketch ? $step->drawn() : null;
+        $drawn = $step->kind->draws() ? $step->drawn() : null;
         if ($drawn === null || $drawn->entities === []) {
             return [];
         }
@@ -45,7 +45,7 @@ final class SketchNotes
     private static function isFirst(Recipe $recipe, Step $step): bool
     {
         foreach ($recipe->steps as $s) {
-            if ($s->kind === StepKind::Sketch && $s->drawn()->entities !== []) {
+            if ($s->kind->draws() && $s->drawn()->entities !== []) {
                 return $s->id === $step->id;
             }
         }

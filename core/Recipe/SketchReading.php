@@ -7,6 +7,7 @@ namespace Cubo\Recipe;
 use Cubo\Budget\Budget;
 use Cubo\Budget\OverBudget;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Kind\FieldType;
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\DrawnCurves;
 use Cubo\Sketch\Area\Outline;

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Recipe\Kind\Effect;
+use Cubo\Recipe\Kind\Kind;
+use Cubo\Recipe\Kind\Piece;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\SketchFormat;
 
@@ -18,7 +21,7 @@ final readonly class Step
     /** @param array<string, mixed> $values */
     public function __construct(
         public string $id,
-        public StepKind $kind,
+        public Kind $kind,
         public string $name,
         public array $values,
         public bool $off = false,
@@ -29,29 +32,41 @@ final readonly class Step
     /** A value as typed, or its default; nothing for a key this kind does not have. */
     public function text(string $key): string
     {
-        $v = $this->values[$key] ?? ($this->kind->fields()[$key] ?? null)?->default;
+        $v = $this->values[$key] ?? $this->kind->field($key)?->default;
 
         return is_scalar($v) ? (string) $v : '';
     }
 
-    /** Whether a reference counts in the way the step is set: the face of a step that is set to a plane does not. */
+    /** Whether a value counts in the way the step is set: the face of a step that is set to a plane does not. */
     public function uses(string $key): bool
     {
-        $on = ['source' => ['of', 'step'], 'body' => ['of', 'body'], 'until' => ['extent', 'face'], 'level' => ['extent', 'level'], 'base' => ['from', 'face'], 'on' => ['stand', 'face'], 'edge' => ['about', 'edge'], 'at' => ['stand', 'point']][$key] ?? null;
-        if ($key === 'face') {
-            $on = match ($this->kind) {
-                StepKind::Hole => ['where', 'face'],
-                StepKind::Sweep => ['along', 'face'],
-                StepKind::Text => null,
-                default => ['plane', 'face'],
-            };
-        } elseif ($key === 'path') {
-            $on = ['along', 'sketch'];
-        } elseif ($key === 'sketch' && $this->kind === StepKind::Hole) {
-            $on = ['where', 'points'];
+        foreach ($this->kind->field($key)->when ?? [] as $other => $choices) {
+            if (! in_array($this->text($other), $choices, true)) {
+                return false;
+            }
         }
 
-        return $on === null || ! isset($this->kind->fields()[$on[0]]) || $this->text($on[0]) === $on[1];
+        return true;
+    }
+
+    /** What becomes of the part with what it makes; null where it makes nothing of its own. */
+    public function effect(): ?Effect
+    {
+        return $this->kind->always() ?? Effect::tryFrom($this->text('effect'));
+    }
+
+    /**
+     * The step in words, with places for its name, the unit and its values.
+     *
+     * @param bool $reading whether it is only read: what is said of nothing is left out then
+     * @return list<string|Piece>
+     */
+    public function sentence(bool $reading = false): array
+    {
+        return $this->kind->sentence(
+            fn (string $key): string => $key === 'editing' ? ($reading ? '' : '1') : ($this->names($key) === [] ? $this->text($key) : '1'),
+            fn (string $key): bool => $this->uses($key) && ! ($reading && $this->kind->field($key)?->type->isList() === true && $this->names($key) === []),
+        );
     }
 
     /** @return list<array<string, string>> */
@@ -153,7 +168,7 @@ final readonly class Step
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $a = ['id' => $this->id, 'kind' => $this->kind->value, 'name' => $this->name];
+        $a = ['id' => $this->id, 'kind' => $this->kind->id(), 'name' => $this->name];
         if ($this->off) {
             $a['off'] = true;
         }

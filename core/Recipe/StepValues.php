@@ -7,6 +7,7 @@ namespace Cubo\Recipe;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
+use Cubo\Recipe\Kind\FieldType;
 
 /** The typed values of a step as numbers; whatever is wrong with one becomes a StepProblem at its field. */
 final readonly class StepValues
@@ -35,7 +36,7 @@ final readonly class StepValues
         return match ($field->type) {
             FieldType::Angle, FieldType::Factor => $this->plain($this->step->text($key), $key),
             FieldType::Count => $this->count($key),
-            default => $this->length($this->step->text($key), $key, $field->label, $field->type),
+            default => $this->length($this->step->text($key), $key, $field->label(), $field->type),
         };
     }
 

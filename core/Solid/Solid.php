@@ -61,6 +61,12 @@ final class Solid
         return count($this->facet);
     }
 
+    /** @return array{float,float,float} where a vertex lies */
+    public function vertex(int $v): array
+    {
+        return [$this->x[$v], $this->y[$v], $this->z[$v]];
+    }
+
     public function surfaceOfTriangle(int $t): Surface
     {
         return $this->surfaces[$this->surfaceOf[$this->facet[$t]]];

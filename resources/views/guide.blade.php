@@ -15,8 +15,7 @@
 <h2>A worked part: {{ $document->title }}</h2>
 <p>{{ count($steps) }} steps, {{ \Cubo\Check\Requirement::volume($mass['volume'], $document->unit) }}. Every sentence below is a step of the real part, and every picture shows the part after it.</p>
 <ol class="worked">@foreach ($steps as $i => ['step' => $step, 'form' => $f, 'picture' => $picture])
-@php $id = $step->id; $u = $document->unit->value; $kind = $step->kind->value; $name = '<b class="stepname">' . e($step->name) . '</b>'; @endphp
-<li><span class="n">{{ $i + 1 }}</span><div><p class="say">@include('bench.sentence')@if (isset($step->kind->fields()['effect']) && $step->text('effect') !== 'add') {!! $f->chosen('effect') !!}@endif</p>@if ($step->note !== '')<p class="quiet">{{ $step->note }}</p>@endif</div>{!! $picture !!}</li>
+<li><span class="n">{{ $i + 1 }}</span><div><p class="say">@include('bench.sentence')</p>@if ($step->note !== '')<p class="quiet">{{ $step->note }}</p>@endif</div>{!! $picture !!}</li>
 @endforeach</ol>
 </section>
 <section>

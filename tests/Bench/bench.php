@@ -10,7 +10,6 @@ use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
 
@@ -37,10 +36,10 @@ function tools(Recipe $recipe): array
 {
     $out = [];
     foreach ($recipe->steps as $s) {
-        if ($s->kind === StepKind::Sketch) {
+        if ($s->kind->draws()) {
             continue;
         }
-        $steps = array_values(array_filter($recipe->steps, static fn (Step $o): bool => $o->kind === StepKind::Sketch));
+        $steps = array_values(array_filter($recipe->steps, static fn (Step $o): bool => $o->kind->draws()));
         $solid = (new Evaluator)->evaluate(new Recipe($recipe->unit, [...$steps, $s->with('effect', 'add')]))->part();
         $out[] = [['add' => Operation::Union, 'cut' => Operation::Difference, 'keep' => Operation::Intersection][$s->text('effect')], $s->text('effect'), $solid];
     }
@@ -53,7 +52,7 @@ function nudged(Recipe $recipe, int $index, int $run): Recipe
 {
     $step = $recipe->steps[$index];
     foreach (['round', 'width', 'distance', 'length'] as $key) {
-        if (isset($step->kind->fields()[$key])) {
+        if ($step->kind->has($key)) {
             return $recipe->withStep($step->with($key, '(' . $step->text($key) . ') * ' . (1 + 0.0001 * ($run + 5))));
         }
     }

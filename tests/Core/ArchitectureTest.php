@@ -34,14 +34,15 @@ it('imports only downwards', function (): void {
         'Quantity' => [],
         'Geometry' => [],
         'Lettering' => [],
+        'Words' => [],
         'Solid' => ['Lettering', 'Geometry', 'Budget'],
         'Sketch' => ['Solid', 'Geometry', 'Quantity', 'Budget'],
         'Measure' => ['Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
         'Printing' => ['Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
-        'Recipe' => ['Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
-        'Check' => ['Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
-        'Drawing' => ['Check', 'Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
-        'Exchange' => ['Drawing', 'Recipe', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Recipe' => ['Words', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Check' => ['Words', 'Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Drawing' => ['Words', 'Check', 'Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Exchange' => ['Words', 'Drawing', 'Recipe', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
     ];
     foreach (coreImports() as $folder => $imports) {
         expect($below)->toHaveKey($folder);

@@ -66,7 +66,7 @@ it('undoes and redoes without limit, also after signing in again', function (): 
     // an edit after an undo begins a new branch; nothing is thrown away
     edit($this, $r, ['do' => 'undo']);
     edit($this, $r, ['do' => 'add', 'kind' => 'ball']);
-    expect($r->fresh()->document()->steps[11]->kind->value)->toBe('ball')->and(Revision::query()->where('recipe_id', $r->id)->count())->toBe(14);
+    expect($r->fresh()->document()->steps[11]->kind->id())->toBe('ball')->and(Revision::query()->where('recipe_id', $r->id)->count())->toBe(14);
     edit($this, $r, ['do' => 'redo'])->assertOk();
     expect($r->fresh()->document()->steps)->toHaveCount(12);
 });

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Cubo\Recipe\StepKind;
+use Cubo\Recipe\Kind\Kinds;
 use Tests\School;
 
 it('answers whatever a bench may send, and loses nothing', function (int $seed): void {
@@ -22,7 +22,7 @@ it('answers whatever a bench may send, and loses nothing', function (int $seed):
             13 => ['do' => $one(['open', 'close', 'close', 'place', 'forget', 'renew', 'lock', 'group-name']), 'group' => $group, 'name' => mb_substr($text(), 0, 60), 'locked' => [$text()]],
             14 => ['do' => $one(['ungroup', 'set-free', 'one-more', 'around', 'drop', 'nudge', 'spin']), 'step' => $step, 'by' => [$text(), '1', '-2.5'], 'degrees' => $one(['15', '-90', '0'])],
             15 => ['do' => $one(['ground', 'take', 'align']), 'face' => $one(["$step:top", '', $text()]), 'part' => mt_rand(0, 3), 'steps' => $ids, 'against' => $step, 'how' => $one(['low', 'stack', 'space']), 'way' => $one(['x', 'z'])],
-            0, 1 => ['do' => 'add', 'kind' => $one([...array_column(StepKind::cases(), 'value'), 'nonsense'])],
+            0, 1 => ['do' => 'add', 'kind' => $one([...array_keys(Kinds::all()), 'nonsense'])],
             2 => ['do' => 'shift', 'step' => $step, 'places' => mt_rand(-3, 3)],
             3 => ['do' => $one(['switch', 'delete', 'undo', 'redo']), 'step' => $step],
             4 => ['do' => $one(['add-shape', 'drop-shape']), 'step' => $step, 'kind' => $one(['circle', 'rectangle', 'star']), 'index' => mt_rand(0, 3)],

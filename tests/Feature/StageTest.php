@@ -30,7 +30,7 @@ it('names and places all that can be picked', function (): void {
 it('tells what a step adds and takes away', function (): void {
     $a = $this->get("{$this->at}/stage/does/s2")->assertOk()->json();
     expect($a['added'])->toBeNull()->and(count($a['removed']['triangles']))->toBeGreaterThan(100)
-        ->and($a['handles'])->toHaveCount(1)->and($a['handles'][0])->toMatchArray(['key' => 'depth', 'value' => 5, 'at' => [0, 0, 15], 'way' => [0, 0, -1]]);
+        ->and($a['arrows'])->toHaveCount(1)->and($a['arrows'][0])->toMatchArray(['key' => 'depth', 'value' => 5, 'at' => [0, 0, 15], 'way' => [0, 0, -1]]);
     expect($this->get("{$this->at}/stage/does/s3")->json('removed'))->toBeNull();
     $this->get("{$this->at}/stage/does/s9")->assertNotFound();
 });
@@ -46,7 +46,7 @@ it('shows what a value would do and keeps nothing', function (): void {
         ->and(max(array_map(fn (int $i): float => $a['added']['triangles'][3 * $i + 2], range(0, count($a['added']['triangles']) / 3 - 1))))->toEqual(33);
     // an earlier one: what it makes of itself
     $a = $this->post("{$this->at}/stage/try/s2", ['values' => ['depth' => '9']])->assertOk()->json();
-    expect($a['part'])->toBeNull()->and($a['removed'])->not->toBeNull()->and($a['handles'][0]['value'])->toEqual(9);
+    expect($a['part'])->toBeNull()->and($a['removed'])->not->toBeNull()->and($a['arrows'][0]['value'])->toEqual(9);
     expect($this->post("{$this->at}/stage/try/s2", ['values' => ['depth' => 'deep']])->assertOk()->json('says'))->toContain('cannot be read');
     expect($this->r->fresh()->toArray())->toBe($before)->and($files())->toBe($count);
 });
@@ -87,7 +87,7 @@ it('puts a new step where the log was gone back to, resting only on what stands 
     ($this->send)(['do' => 'add', 'kind' => 'mirror', 'after' => 's1'])->assertOk()->assertSee('data-fresh="s4"', false);
     expect(array_column(($this->now)()->steps, 'id'))->toBe(['s1', 's4', 's2', 's3'])->and(($this->now)()->step('s4')->text('source'))->toBe('s1');
     ($this->send)(['do' => 'add', 'kind' => 'block', 'after' => 'nowhere'])->assertOk();
-    expect(($this->now)()->steps[4]->kind->value)->toBe('block');
+    expect(($this->now)()->steps[4]->kind->id())->toBe('block');
 });
 
 it('keeps a step from going before what it rests on, and says what is in the way', function (): void {

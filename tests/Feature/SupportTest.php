@@ -11,7 +11,8 @@ use App\Support\PartFiles;
 use App\Support\Move;
 use App\Support\RecipeBook;
 use App\Support\StaleVersion;
-use App\Support\StepForm;
+use App\Support\Bench\FieldForm;
+use App\Support\Bench\StepForm;
 use App\Support\Workbench;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Message;
@@ -102,16 +103,27 @@ it('counts the class: who met what, and the most common mistakes first', functio
 it('writes fields that no text can break out of', function (): void {
     $recipe = Parts::recipe([['kind' => 'block', 'width' => '"><script>x</script>']]);
     $state = (new Evaluator)->evaluate($recipe);
-    $html = (new StepForm($recipe->steps[0], $recipe, $state, [], $recipe->unit))->typed('width', 'a "label"');
-    expect($html)->not->toContain('<script>')->toContain('&quot;&gt;&lt;script&gt;')->toContain('aria-label="a &quot;label&quot;"')->toContain('aria-invalid="true"');
+    $step = $recipe->steps[0]->named('"><script>y</script>');
+    $html = view('bench.sentence', ['f' => new StepForm($step, $recipe, $state, [], $recipe->unit), 'step' => $step, 'document' => $recipe, 'n' => 1, 'recipe' => 'r'])->render();
+    expect($html)->not->toContain('<script>')->toContain('value="&quot;&gt;&lt;script&gt;x')->toContain('value="&quot;&gt;&lt;script&gt;y')->toContain('aria-invalid="true"');
 });
 
 it('offers bodies and sketches by the names people gave them', function (): void {
     $recipe = Parts::recipe([['kind' => 'sketch', 'name' => 'Outline', 'shapes' => [['kind' => 'circle']]], ['kind' => 'extrude', 'sketch' => 's1'], ['kind' => 'move', 'body' => 's2']]);
     $state = (new Evaluator)->evaluate($recipe);
     $form = fn (int $i) => new StepForm($recipe->steps[$i], $recipe, $state, ['s2', 's2.2'], $recipe->unit);
-    expect($form(1)->sketch())->toContain('>Outline<')->and($form(2)->body())->toContain('piece 2 of Extrude')->toContain('the whole part')
-        ->and($form(1)->direction())->toContain('upward');
+    $options = static function (StepForm $f, string $key): array {
+        foreach ($f->pieces() as $p) {
+            if ($p instanceof FieldForm && $p->key === $key) {
+                return $p->options ?? [];
+            }
+        }
+
+        return [];
+    };
+    expect($options($form(1), 'sketch'))->toBe(['s1' => 'Outline'])
+        ->and($options($form(2), 'body'))->toBe(['all' => 'the whole part', 's2' => 'the piece of Extrude', 's2.2' => 'piece 2 of Extrude'])
+        ->and($options($form(1), 'direction'))->toBe(['up' => 'upward', 'down' => 'downward']);
 });
 
 it('has a message object that survives the cache', function (): void {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Support\PartFiles;
-use App\Support\StepForm;
+use App\Support\Bench\StepForm;
 use App\Support\Workbench;
 use Cubo\Drawing\Picture;
 use Cubo\Drawing\View as Sight;
@@ -13,7 +13,6 @@ use Cubo\Recipe\PartState;
 use Cubo\Recipe\PlacedSketch;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Sketch\Area\DrawnCurves;
 use Illuminate\View\View;
 
@@ -37,7 +36,7 @@ final class GuideController extends Controller
     /** @return list<list<array{float,float,float}>> what a sketch draws, in space */
     private static function lines(PartState $state, Step $step): array
     {
-        $sketch = $step->kind === StepKind::Sketch ? $state->sketches[$step->id] ?? null : null;
+        $sketch = $step->kind->draws() ? $state->sketches[$step->id] ?? null : null;
         if (! $sketch instanceof PlacedSketch) {
             return [];
         }

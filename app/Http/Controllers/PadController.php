@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\EditOutcome;
 use App\Models\Recipe;
 use App\Support\EditDesk;
-use App\Models\EditOutcome;
 use App\Support\Move;
 use App\Support\PadPage;
 use App\Support\RecipeBook;
@@ -20,12 +20,11 @@ use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\Difference;
 use Cubo\Recipe\EdgesTakenOver;
 use Cubo\Recipe\Message;
-use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartBefore;
+use Cubo\Recipe\PartNames;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\ShapesDrawn;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 use Cubo\Sketch\Draw\PadEdit;
 use Cubo\Sketch\Draw\Refusal;
@@ -135,7 +134,7 @@ final class PadController extends Controller
     /** @param list<string> $clash */
     private function answer(Recipe $recipe, string $step, TakenEdit $taken, ?SolvedSketch $solved, array $clash): JsonResponse
     {
-        if ($recipe->atHand()->step($step)?->kind !== StepKind::Sketch) {
+        if ($recipe->atHand()->step($step)?->kind->draws() !== true) {
             return response()->json(['gone' => true])->header('Cubo-Edit', $taken->outcome->value);
         }
         $said = match ($taken->outcome) {
@@ -155,7 +154,7 @@ final class PadController extends Controller
     public function now(Recipe $recipe, string $step): JsonResponse
     {
         $this->authorize('edit', $recipe);
-        if ($recipe->atHand()->step($step)?->kind !== StepKind::Sketch) {
+        if ($recipe->atHand()->step($step)?->kind->draws() !== true) {
             return response()->json(['gone' => true]);
         }
 
@@ -165,7 +164,7 @@ final class PadController extends Controller
     private function sketch(Recipe $recipe, string $step): Step
     {
         $s = $recipe->atHand()->step($step);
-        abort_if($s === null || $s->kind !== StepKind::Sketch, 404);
+        abort_if($s === null || ! $s->kind->draws(), 404);
 
         // outlines given by numbers alone are drawn here like all others, with these numbers as their sizes
         $s = ShapesDrawn::of($s, $recipe->atHand()->unit, $recipe->atHand()->named());

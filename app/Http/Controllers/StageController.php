@@ -103,7 +103,7 @@ final class StageController extends Controller
         try {
             $seen = PreviewJson::of(Preview::quick($tried, $it, $trying->evaluate(...)));
         } catch (StepProblem $p) {
-            $seen = ['added' => null, 'removed' => null, 'handles' => [], 'areas' => [], 'lies' => ''];
+            $seen = ['added' => null, 'removed' => null, 'arrows' => [], 'areas' => [], 'lies' => ''];
             $message ??= $p->note;
         }
 

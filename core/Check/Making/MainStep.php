@@ -11,7 +11,6 @@ use Cubo\Recipe\PartState;
 use Cubo\Recipe\PlacedSketch;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 
 /**
  * The step that brings most of a part, which practitioners look for first: the one after which the volume has grown most,
@@ -37,7 +36,7 @@ final readonly class MainStep
         $before = $most = 0.0;
         $main = $state = null;
         foreach ($making->recipe->steps as $step) {
-            if ($step->off || $step->kind === StepKind::Sketch) {
+            if ($step->off || $step->kind->draws()) {
                 continue;
             }
             $now = $making->made($making->recipe->upTo($step->id), $budget);

@@ -6,10 +6,10 @@ namespace Cubo\Check\Making;
 
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\UnreadableExpression;
-use Cubo\Recipe\FieldType;
+use Cubo\Recipe\Kind\Field;
+use Cubo\Recipe\Kind\FieldType;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 
 /**
  * A student's own recipe with one size changed: the named size of that name, or else the one value that is as large as the
@@ -66,12 +66,11 @@ final class WhatIf
     /** @return list<string> keys of sizes that count in the way the step is set */
     private static function lengths(Step $s): array
     {
-        if ($s->off || $s->kind === StepKind::Sketch) {
+        if ($s->off || $s->kind->draws()) {
             return [];
         }
-        $through = $s->text('extent') === 'through';
 
-        return array_keys(array_filter($s->kind->fields(), static fn ($f, string $key): bool => in_array($f->type, [FieldType::Size, FieldType::SizeOrZero], true) && ! ($through && $key === 'distance'), ARRAY_FILTER_USE_BOTH));
+        return array_keys(array_filter($s->kind->fields(), static fn (Field $f): bool => in_array($f->type, [FieldType::Size, FieldType::SizeOrZero], true) && $s->uses($f->key)));
     }
 
     private static function is(string $typed, float $mm, Recipe $recipe): bool

@@ -13,10 +13,10 @@ use Cubo\Check\Row;
 use Cubo\Check\Rows;
 use Cubo\Check\Subject;
 use Cubo\Measure\PartMeasures;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\SketchNotes;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 
 /** How a part was made, where the exercise asks it. */
 final readonly class MakingRows
@@ -77,12 +77,12 @@ final readonly class MakingRows
     /** @param list<Step> $steps */
     private static function count(Requirement $r, array $steps): int
     {
-        return count(array_filter($steps, static fn (Step $s): bool => $s->kind->value === ($r->where['step'] ?? '')));
+        return count(array_filter($steps, static fn (Step $s): bool => $s->kind->id() === ($r->where['step'] ?? '')));
     }
 
     private static function word(Requirement $r): string
     {
-        return '“' . (StepKind::tryFrom((string) $r->where['step'])?->label() ?? (string) $r->where['step']) . '”';
+        return '“' . (Kinds::find((string) $r->where['step'])?->label() ?? (string) $r->where['step']) . '”';
     }
 
     /** @param list<Step> $steps */
@@ -107,7 +107,7 @@ final readonly class MakingRows
         $loose = false;
         $any = false;
         foreach ($steps as $s) {
-            if ($s->kind === StepKind::Sketch) {
+            if ($s->kind->draws()) {
                 $any = true;
                 $loose = array_filter(SketchNotes::of($recipe, $s), static fn ($m): bool => $m->code === 'not-tied') !== [];
 

@@ -9,36 +9,34 @@ use Cubo\Check\RequirementKind;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Number;
 use Cubo\Quantity\UnreadableExpression;
+use Cubo\Recipe\Kind\Kind;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 
 /** What can be asked about the steps, from the steps of the reference part. Never asked unless the teacher chooses it. */
 final class MakingProposals
 {
-    /** Steps that are worth asking for: they hold a thought, not just a shape. */
-    private const TELLING = [StepKind::Mirror, StepKind::Repeat, StepKind::Revolve, StepKind::Extrude, StepKind::Hollow, StepKind::Sweep, StepKind::Loft];
-
     private const MOST_SIZES = 4;
 
     /** @return list<Requirement> */
     public static function of(Recipe $recipe): array
     {
         $on = array_values(array_filter($recipe->steps, static fn (Step $s): bool => ! $s->off));
-        $kinds = array_map(static fn (Step $s): StepKind => $s->kind, $on);
+        $kinds = array_map(static fn (Step $s): Kind => $s->kind, $on);
         $out = [];
-        foreach (self::TELLING as $kind) {
-            if (in_array($kind, $kinds, true)) {
-                $out[] = new Requirement("uses-{$kind->value}", RequirementKind::StepUsed, "Made with “{$kind->value}”", 1.0, 0.0, 1, false, ['step' => $kind->value]);
+        foreach (Kinds::all() as $id => $kind) {
+            if ($kind->isTelling() && in_array($kind, $kinds, true)) {
+                $out[] = new Requirement("uses-$id", RequirementKind::StepUsed, "Made with “{$kind->label()}”", 1.0, 0.0, 1, false, ['step' => $id]);
             }
-        }
-        if (! in_array(StepKind::Scale, $kinds, true)) {
-            $out[] = new Requirement('avoids-scale', RequirementKind::StepAvoided, 'Made without “scale”', 0.0, 0.0, 1, false, ['step' => StepKind::Scale->value]);
+            if ($kind->isSuspect() && ! in_array($kind, $kinds, true)) {
+                $out[] = new Requirement("avoids-$id", RequirementKind::StepAvoided, "Made without “{$kind->label()}”", 0.0, 0.0, 1, false, ['step' => $id]);
+            }
         }
         if (count($on) > 2) {
             $out[] = new Requirement('steps-most', RequirementKind::StepsMost, 'Number of steps', (float) (count($on) + 2), 0.0, 1, false);
         }
-        if (in_array(StepKind::Sketch, $kinds, true)) {
+        if (array_filter($kinds, static fn (Kind $k): bool => $k->draws()) !== []) {
             $out[] = new Requirement('settled', RequirementKind::SketchesSettled, 'Sketches cannot move', 0.0, 0.0, 1, false);
             $out[] = new Requirement('tied', RequirementKind::SketchTied, 'First sketch tied to the origin', 0.0, 0.0, 1, false);
         }

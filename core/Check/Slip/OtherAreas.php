@@ -11,7 +11,6 @@ use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 
 /**
  * Whether the part would be the drawing's with other areas of a sketch: they are taken along or left out in the student's
@@ -36,7 +35,7 @@ final class OtherAreas
         $wanted = $ref->mass()->volume;
         foreach ($making->recipe->steps as $s) {
             $n = count($state->sketches[$s->text('sketch')]->areas->regions ?? []);
-            if ($s->off || $s->kind !== StepKind::Extrude || $n < 2 || $n > self::MOST) {
+            if ($s->off || ! $s->kind->has('regions') || $n < 2 || $n > self::MOST) {
                 continue;
             }
             $taken = $s->regions() ?? range(1, $n);

@@ -31,7 +31,7 @@ final class OtherDirections
             return null;
         }
         $budget = $facts->subject->part->budget;
-        $turning = array_values(array_filter($making->recipe->steps, static fn (Step $s): bool => ! $s->off && isset($s->kind->fields()['direction'])));
+        $turning = array_values(array_filter($making->recipe->steps, static fn (Step $s): bool => ! $s->off && $s->kind->has('direction')));
         foreach (array_slice($turning, 0, self::MOST) as $step) {
             $other = $step->text('direction') === 'down' ? 'up' : 'down';
             $state = $making->made($making->recipe->withSteps(array_map(static fn (Step $s): Step => $s->id === $step->id ? $s->with('direction', $other) : $s, $making->recipe->steps)), $budget);

@@ -95,7 +95,7 @@ final class Aligning
         for ($i = 1; $i < count($ordered); $i++) {
             $step = $recipe->step($ordered[$i]);
             $below = "{$ordered[$i - 1]}:top";
-            if ($step === null || ! isset($step->kind->fields()['stand']) || FacePlane::placement($evaluate($recipe->before($step->id))->part(), $below) === null) {
+            if ($step === null || ! $step->kind->has('stand') || FacePlane::placement($evaluate($recipe->before($step->id))->part(), $below) === null) {
                 continue;
             }
             foreach (['stand' => 'face', 'on' => $below, 'alignx' => 'middle', 'aligny' => 'middle', 'x' => '0', 'y' => '0', 'sink' => '0'] as $key => $value) {
@@ -116,7 +116,7 @@ final class Aligning
     public static function box(Recipe $recipe, string $id, callable $evaluate): ?array
     {
         $step = $recipe->step($id);
-        if ($step === null || ! isset($step->kind->fields()['stand'])) {
+        if ($step === null || ! $step->kind->has('stand')) {
             return null;
         }
         try {

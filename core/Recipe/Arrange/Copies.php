@@ -8,9 +8,9 @@ use Closure;
 use Cubo\Quantity\Number;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\FacePlane;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
-use Cubo\Recipe\StepKind;
 
 /** Copies of what one step makes, as a step that repeats it and whose numbers can be changed. */
 final class Copies
@@ -23,7 +23,7 @@ final class Copies
     public static function oneMore(Recipe $r, string $id, Closure $evaluate): Recipe
     {
         foreach (array_reverse($r->steps) as $s) {
-            if ($s->kind === StepKind::Repeat && $s->text('of') === 'step' && ($s->text('source') === $id || $s->id === $id)) {
+            if ($s->kind->has('count') && $s->text('of') === 'step' && in_array($id, [$s->text('source'), $s->id], true)) {
                 return ctype_digit($s->text('count')) && (int) $s->text('count') < 50 ? $r->withStep($s->with('count', (string) ((int) $s->text('count') + 1))) : $r;
             }
         }
@@ -63,7 +63,7 @@ final class Copies
         if ($source === null || ! $source->kind->makes()) {
             return $r;
         }
-        $added = Editing::add($r, StepKind::Repeat, $id);
+        $added = Editing::add($r, Kinds::of('repeat'), $id);
         $new = array_values(array_diff(array_column($added->steps, 'id'), array_column($r->steps, 'id')))[0] ?? null;
         $step = $new === null ? null : $added->step($new);
         if ($step === null) {

@@ -35,7 +35,7 @@ final class Dropping
     public static function drop(Recipe $recipe, string $id, callable $evaluate): Recipe
     {
         $step = $recipe->step($id);
-        if ($step === null || ! isset($step->kind->fields()['stand'])) {
+        if ($step === null || ! $step->kind->has('stand')) {
             return $recipe;
         }
         $task = Task::inLog($recipe, $step, $evaluate);

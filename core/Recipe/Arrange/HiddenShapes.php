@@ -11,7 +11,6 @@ use Cubo\Recipe\Make\StepBudget;
 use Cubo\Recipe\Make\Task;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Boolean\BooleanFailed;
 use Cubo\Solid\Boolean\BooleanOperation;
@@ -31,7 +30,7 @@ final class HiddenShapes
     {
         $shapes = [];
         foreach ($r->steps as $s) {
-            if ($s->off || ! in_array($s->kind, StepKind::solids(), true) || $s->text('effect') !== 'add') {
+            if ($s->off || ! $s->kind->stands() || $s->text('effect') !== 'add') {
                 continue;
             }
             try {

@@ -10,7 +10,6 @@ use Cubo\Recipe\Make\Task;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 
 /** A step's place moved by a way in space, and a shape turned about its middle: what is typed stays and gets a sum. */
@@ -23,8 +22,7 @@ final class Nudging
     public static function by(Recipe $r, string $id, array $by, Closure $evaluate): Recipe
     {
         $step = $r->step($id);
-        $fields = $step?->kind->fields() ?? [];
-        if ($step === null || ! isset($fields['x'], $fields['y'], $fields['z']) || $step->kind === StepKind::Repeat || $step->kind === StepKind::Turn) {
+        if ($step === null || ! $step->kind->isPushed()) {
             return $r;
         }
         $along = ['x' => $by[0], 'y' => $by[1], 'z' => $by[2]];
@@ -58,7 +56,7 @@ final class Nudging
     public static function to(Recipe $r, string $id, string $at, Closure $evaluate): Recipe
     {
         $step = $r->step($id);
-        if ($step === null || ! isset($step->kind->fields()['at'])) {
+        if ($step === null || ! $step->kind->has('at')) {
             return $r;
         }
         foreach (['stand' => 'point', 'at' => $at, 'x' => '0', 'y' => '0', 'z' => '0', 'alignx' => 'origin', 'aligny' => 'origin'] as $key => $v) {
@@ -77,8 +75,8 @@ final class Nudging
     public static function turn(Recipe $r, string $id, float $degrees): Recipe
     {
         $step = $r->step($id);
-        $key = $step === null ? '' : (isset($step->kind->fields()['facing']) ? 'facing' : ($step->kind === StepKind::Turn ? 'angle' : ''));
-        if ($step === null || $key === '') {
+        $key = $step?->kind->turnsBy();
+        if ($step === null || $key === null) {
             return $r;
         }
         $typed = self::sum($step->text($key), $degrees);

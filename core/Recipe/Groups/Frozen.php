@@ -7,10 +7,10 @@ namespace Cubo\Recipe\Groups;
 use Cubo\Budget\Limits;
 use Cubo\Recipe\Group;
 use Cubo\Recipe\GroupOrigin;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 
 /**
@@ -35,7 +35,7 @@ final class Frozen
             }
             $groups[$id] = $id === $group ? new Group($id, $g->recipe, $g->locked) : $g;
         }
-        $instance = new Step('s1', StepKind::Group, $main->name(), ['group' => $group, 'set' => [], 'stand' => 'ground', 'effect' => 'add']);
+        $instance = new Step('s1', Kinds::of('group'), $main->name(), ['group' => $group, 'set' => [], 'stand' => 'ground', 'effect' => 'add']);
 
         return new Recipe($r->unit, [$instance], $main->name(), 0, [], null, [], [], $groups);
     }

@@ -9,6 +9,8 @@ use Cubo\Budget\Limits;
 use Cubo\Quantity\Number;
 use Cubo\Recipe\Arrange\Aligning;
 use Cubo\Recipe\Group;
+use Cubo\Recipe\Kind\Effect;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Make\Making;
 use Cubo\Recipe\Make\Task;
 use Cubo\Recipe\Message;
@@ -16,7 +18,6 @@ use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Reliance;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Solid;
 
@@ -40,12 +41,12 @@ final class Grouping
         $name = Instances::freeName($r, $name, self::nextName($r));
         $inside = array_fill_keys(array_map(static fn (Step $s): string => $s->id, $members), true);
         $floor = self::stayTogether($r, $members, $inside);
-        $makes = array_values(array_filter($members, static fn (Step $s): bool => $s->kind !== StepKind::Sketch));
-        $effects = array_values(array_unique(array_map(Making::effect(...), array_filter($makes, static fn (Step $s): bool => isset($s->kind->fields()['effect'])))));
+        $makes = array_values(array_filter($members, static fn (Step $s): bool => ! $s->kind->draws()));
+        $effects = array_values(array_unique(array_map(static fn (Step $s): string => $s->text('effect'), array_filter($makes, static fn (Step $s): bool => $s->kind->has('effect')))));
         $cuts = $effects === ['cut'];
         if ($cuts) {
-            $members = array_map(static fn (Step $s): Step => isset($s->kind->fields()['effect']) ? $s->with('effect', 'add') : $s, $members);
-        } elseif (in_array(Making::effect($makes[0]), ['cut', 'keep'], true)) {
+            $members = array_map(static fn (Step $s): Step => $s->kind->has('effect') ? $s->with('effect', 'add') : $s, $members);
+        } elseif (in_array($makes[0]->effect(), [Effect::Cut, Effect::Keep], true)) {
             throw new StepProblem(new Message('group', 'These cannot be one group.', "{$makes[0]->name} takes away, but nothing in the group stands before it. Take the shape it cuts into the group as well."));
         }
         if ($floor !== null) {
@@ -56,7 +57,7 @@ final class Grouping
         $id = Instances::freshId($r);
         $made = new Recipe($r->unit, array_map(static fn (Step $s): Step => $s->headed(''), $members), $name, is_int($spent) ? $spent : 0, $used, null, array_filter($r->paint, static fn (string $face): bool => isset($inside[explode(':', $face)[0]]), ARRAY_FILTER_USE_KEY));
         $group = new Group($id, $made);
-        $instance = new Step($r->freshId(), StepKind::Group, $name, ['group' => $id, 'set' => array_combine(array_keys($used), array_map(strval(...), array_keys($used))), 'stand' => 'place', 'effect' => $cuts ? 'cut' : ($effects === ['apart'] ? 'apart' : 'add')]);
+        $instance = new Step($r->freshId(), Kinds::of('group'), $name, ['group' => $id, 'set' => array_combine(array_keys($used), array_map(strval(...), array_keys($used))), 'stand' => 'place', 'effect' => $cuts ? 'cut' : ($effects === ['apart'] ? 'apart' : 'add')]);
 
         $out = self::inPlaceOf($r, $members, $instance, $group, $floor, $evaluate);
         if (! Instances::alike($evaluate($r)->part(), $evaluate($out)->part())) {
@@ -76,7 +77,7 @@ final class Grouping
         $ids = array_keys(array_filter(array_column($r->steps, 'id'), static fn (string $id): bool => isset($inside[$id])));
         $names = [];
         foreach ($r->steps as $i => $s) {
-            if ($ids !== [] && $i > min($ids) && ! isset($inside[$s->id]) && $s->kind !== StepKind::Sketch && ! $s->off) {
+            if ($ids !== [] && $i > min($ids) && ! isset($inside[$s->id]) && ! $s->kind->draws() && ! $s->off) {
                 $names[] = $s->name;
             }
         }
@@ -99,7 +100,7 @@ final class Grouping
     {
         $reliance = new Reliance($r);
         foreach ($r->steps as $s) {
-            if ($s->kind === StepKind::Sketch && ($on = $reliance->on($s->id)) !== [] && array_diff($on, $ids) === []) {
+            if ($s->kind->draws() && ($on = $reliance->on($s->id)) !== [] && array_diff($on, $ids) === []) {
                 $ids[] = $s->id;
             }
         }
@@ -128,7 +129,7 @@ final class Grouping
         $free = false;
         foreach ($members as $s) {
             $outside = array_values(array_filter($reliance->of($s->id), static fn (string $id): bool => ! isset($inside[$id])));
-            $body = isset($s->kind->fields()['body']) && $s->text('of') !== 'step';
+            $body = $s->kind->has('body') && $s->text('of') !== 'step';
             if ($body && $s->text('body') === 'all') {
                 throw new StepProblem(new Message('group', 'These cannot be one group.', "{$s->name} works on the whole part. Leave it out of the group."));
             }

@@ -6,10 +6,10 @@ namespace Cubo\Recipe\Groups;
 
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Group;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Solid;
 
@@ -34,7 +34,7 @@ final class Instances
             throw new StepProblem(new Message('contains-itself', 'A group cannot contain itself.', "{$g->name()} is open here, or made of what is open here, so it cannot be placed in here. Close the group first."));
         }
         $before = array_column($r->steps, 'id');
-        $added = Editing::add($r, StepKind::Group, $after);
+        $added = Editing::add($r, Kinds::of('group'), $after);
         $new = array_values(array_diff(array_column($added->steps, 'id'), $before))[0] ?? null;
         $step = $new === null ? null : $added->step($new);
         $same = count(array_filter($r->steps, static fn (Step $s): bool => $s->text('group') === $group));
@@ -115,7 +115,7 @@ final class Instances
     public static function instance(Recipe $r, string $id): array
     {
         $step = $r->step($id);
-        $group = $step?->kind === StepKind::Group ? $r->groups[$step->text('group')] ?? null : null;
+        $group = $step?->kind->placesGroup() ? $r->groups[$step->text('group')] ?? null : null;
 
         return $step === null || $group === null ? throw new StepProblem(new Message('no-group', 'There is no group here.', 'It was removed meanwhile.')) : [$step, $group];
     }

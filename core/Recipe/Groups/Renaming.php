@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe\Groups;
 
-use Cubo\Recipe\FieldType;
+use Cubo\Recipe\Kind\FieldType;
 use Cubo\Recipe\Step;
 
 /** What steps refer to, under new names: faces, edges and corners, bodies, sketches and steps. */

@@ -8,8 +8,8 @@ use Closure;
 use Cubo\Budget\Limits;
 use Cubo\Recipe\Arrange\Aligning;
 use Cubo\Recipe\Arrange\Nudging;
-use Cubo\Recipe\FieldType;
 use Cubo\Recipe\Group;
+use Cubo\Recipe\Kind\FieldType;
 use Cubo\Recipe\Make\Groups;
 use Cubo\Recipe\Make\Placing;
 use Cubo\Recipe\Make\ReadySolids;
@@ -21,7 +21,6 @@ use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\SketchPlane;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 
 /** The steps of a group taken out of it again, to where an instance of it stands. */
@@ -47,7 +46,7 @@ final class Ungrouping
             throw new StepProblem(new Message('unit', 'This group cannot be taken apart here.', "Its unit is {$group->recipe->unit->word()}, that of this part is {$r->unit->word()}."));
         }
         $task = Task::inLog($r, $step, $evaluate);
-        $by = Placing::motion($task, ReadySolids::own($task))->t;
+        $by = Placing::motion($task, Groups::solid($task))->t;
         $ids = [];
         foreach ($group->recipe->steps as $s) {
             // the numbers of steps that were deleted are not given away again
@@ -60,7 +59,7 @@ final class Ungrouping
         foreach ($group->recipe->steps as $s) {
             $s = $renaming->step(self::withId($s, $ids[$s->id]));
             foreach ($s->kind->fields() as $key => $f) {
-                if (in_array($f->type, NamedSizes::TYPED, true) && is_string($s->values[$key] ?? null)) {
+                if ($f->type->isTyped() && is_string($s->values[$key] ?? null)) {
                     $s = $s->with($key, NamedSizes::renamed($s->text($key), $sizes['names']));
                 }
             }
@@ -194,9 +193,10 @@ final class Ungrouping
     {
         $u = $r->unit->inMillimetres();
         $along = [];
-        if (($s->kind === StepKind::Repeat && $s->text('way') === 'around') || ($s->kind === StepKind::Turn && $s->text('about') !== 'edge')) {
-            $along = ['x' => $by[0], 'y' => $by[1], 'z' => $by[2]];
-        } elseif ($s->kind === StepKind::Sketch && $s->text('plane') !== 'face') {
+        $axis = $s->kind->axisAt($s->text(...));
+        if ($axis !== []) {
+            $along = array_combine($axis, $by);
+        } elseif ($s->kind->draws() && $s->text('plane') !== 'face') {
             [$right, $up, $out] = SketchPlane::tryFrom($s->text('plane'))?->placement()->local($by) ?? [0.0, 0.0, 0.0];
             $along = ['u' => $right, 'v' => $up, 'offset' => $out];
         }

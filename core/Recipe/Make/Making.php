@@ -6,12 +6,15 @@ namespace Cubo\Recipe\Make;
 
 use Closure;
 use Cubo\Budget\Budget;
+use Cubo\Recipe\Kind\Changes;
+use Cubo\Recipe\Kind\Effect;
+use Cubo\Recipe\Kind\Makes;
+use Cubo\Recipe\Kind\Recurs;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\NamedSizes;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 use Cubo\Recipe\StepValues;
 use Cubo\Solid\Boolean\BooleanFailed;
@@ -19,6 +22,7 @@ use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
 use Cubo\Solid\Change\Together;
 use Cubo\Solid\Solid;
+use LogicException;
 
 /** One step done on the part before it: what it makes of its own is put together with the part, or the part is changed. */
 final class Making
@@ -44,27 +48,25 @@ final class Making
         $tool = self::tool($task);
         if ($tool !== null) {
             try {
-                return $this->combine($task, $tool, self::effect($step));
+                return $this->combine($task, $tool, $step->effect() ?? Effect::Add);
             } catch (StepProblem $p) {
                 throw $p->note->code === 'cuts-nothing' ? $this->orTheOtherWay($task, $p) : $p;
             }
         }
 
-        return self::withinLimits(self::guarded(static fn (): Solid => match ($step->kind) {
-            StepKind::Round, StepKind::Chamfer, StepKind::Hollow, StepKind::Draft, StepKind::Pull => OnFaces::change($task),
-            default => Arranging::change($task),
-        }));
+        return self::withinLimits(self::guarded(static fn (): Solid => $step->kind instanceof Changes ? $step->kind->change($task)
+            : throw new LogicException("A {$step->kind->id()} neither makes nor changes anything.")));
     }
 
     /** A cut that misses the part: whether it would meet it in the other direction. */
     private function orTheOtherWay(Task $t, StepProblem $p): StepProblem
     {
-        if (! isset($t->step->kind->fields()['direction'])) {
+        if (! $t->step->kind->has('direction')) {
             return $p;
         }
         try {
             $turned = $t->step->with('direction', $t->text('direction') === 'down' ? 'up' : 'down');
-            $this->combine($t, self::tool($t->for($turned)) ?? new Solid, 'cut');
+            $this->combine($t, self::tool($t->for($turned)) ?? new Solid, Effect::Cut);
         } catch (StepProblem) {
             return $p;
         }
@@ -75,30 +77,9 @@ final class Making
     /** What a step makes of its own; null for one that only changes the part. @throws StepProblem */
     public static function tool(Task $t): ?Solid
     {
-        if (in_array($t->step->kind, StepKind::solids(), true)) {
-            return self::guarded(static fn (): Solid => ReadySolids::make($t));
-        }
+        $kind = $t->step->kind;
 
-        return match ($t->step->kind) {
-            StepKind::Extrude => self::guarded(static fn (): Solid => Extruding::make($t)),
-            StepKind::Revolve => Revolving::make($t),
-            StepKind::Sweep => Sweeping::make($t),
-            StepKind::Loft => Lofting::make($t),
-            StepKind::Rib => self::guarded(static fn (): Solid => Ribs::make($t)),
-            StepKind::Hole => self::guarded(static fn (): Solid => Holes::make($t)),
-            StepKind::Text => self::guarded(static fn (): Solid => OnFaces::text($t)),
-            default => null,
-        };
-    }
-
-    /** Whether what a step makes is added ("add"), taken away ("cut") or shared ("keep"). */
-    public static function effect(Step $step): string
-    {
-        return match ($step->kind) {
-            StepKind::Hole => 'cut',
-            StepKind::Rib => 'add',
-            default => $step->text('effect'),
-        };
+        return $kind instanceof Makes ? self::guarded(static fn (): Solid => $kind->tool($t)) : null;
     }
 
     /** Mirrors or repeats what another step makes. */
@@ -119,21 +100,23 @@ final class Making
         $tool = self::tool($was) ?? new Solid;
         // a copy is made anew only where the step counts
         $counts = preg_match('/(?<![a-z0-9_])' . NamedSizes::COUNTER . '(?![a-z0-9_])/', (string) json_encode([array_filter($source->values, is_string(...)), $source->sizes()])) === 1;
-        $copies = Arranging::again($t, static function (int $n) use ($counts, $was, $tool, $t): Solid {
+        $kind = $t->step->kind;
+        $copies = ! $kind instanceof Recurs ? [] : $kind->again($t, static function (int $n) use ($counts, $was, $tool, $t): Solid {
             $t->budget->spend(10);
 
             return $counts && $n > 0 ? self::copy($was, $n) : $tool;
         });
-        if (in_array(self::effect($source), ['keep', 'apart'], true)) {
+        $effect = $source->effect() ?? Effect::Add;
+        if ($effect === Effect::Keep || $effect === Effect::Apart) {
             foreach ($copies as $one) {
-                $t = $t->on($this->combine($t, $one, self::effect($source)));
+                $t = $t->on($this->combine($t, $one, $effect));
             }
 
             return $t->part;
         }
 
         // all copies become one first, so that the part is gone through once
-        return $copies === [] ? $t->part : $this->combine($t, self::guarded(static fn (): Solid => Together::of($copies, $t->budget)), self::effect($source));
+        return $copies === [] ? $t->part : $this->combine($t, self::guarded(static fn (): Solid => Together::of($copies, $t->budget)), $effect);
     }
 
     /** A step as it is in its n-th copy. */
@@ -165,32 +148,36 @@ final class Making
         return Task::of($recipe, $source, $before->part(), $before->sketches, $this->before, null, $budget);
     }
 
-    private function combine(Task $t, Solid $tool, string $effect): Solid
+    private function combine(Task $t, Solid $tool, Effect $effect): Solid
     {
         [$part, $id] = [$t->part, $t->step->id];
         if ($part->isEmpty()) {
-            if ($effect === 'add' || $effect === 'apart') {
+            if ($effect->begins()) {
                 return self::withinLimits($tool);
             }
-            throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'This step ' . StepKind::EFFECTS[$effect] . ', but no earlier step has made a part. Let it add, or put a step before it.', 'effect'));
+            throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'This step ' . $effect->words() . ', but no earlier step has made a part. Let it add, or put a step before it.', 'effect'));
         }
         $t->budget->spend($tool->triangleCount());
-        if ($effect === 'apart') {
+        if ($effect === Effect::Apart) {
             return self::withinLimits(self::guarded(static fn (): Solid => Joining::apart($part, $tool, $t->budget)
                 ?? throw new StepProblem(new Message('vanishes', 'Nothing of it would be seen.', 'All of it lies inside the part, and bodies do not overlap. Move it, or let it add.', 'effect'))));
         }
-        $op = ['add' => Operation::Union, 'cut' => Operation::Difference, 'keep' => Operation::Intersection][$effect];
+        $op = match ($effect) {
+            Effect::Cut => Operation::Difference,
+            Effect::Keep => Operation::Intersection,
+            default => Operation::Union,
+        };
         $result = self::guarded(static fn (): Solid => match (true) {
             ! $t->apart => BooleanOperation::run($part, $tool, $op, $t->budget),
             $op === Operation::Union => Joining::added($part, $tool, $t->budget),
             default => Joining::each($part, $tool, $op, $t->budget),
         });
         if ($result->isEmpty()) {
-            throw new StepProblem(new Message('vanishes', 'Nothing would be left.', $effect === 'cut'
+            throw new StepProblem(new Message('vanishes', 'Nothing would be left.', $effect === Effect::Cut
                 ? 'This cut takes the whole part away. The part is shown without this step.'
                 : 'The part and this shape share nothing. The part is shown without this step.', 'effect'));
         }
-        if ($effect === 'cut' && ! self::hasWallsOf($result, $id)) {
+        if ($effect === Effect::Cut && ! self::hasWallsOf($result, $id)) {
             $before = $part->facettedVolume();
             if ($before - $result->facettedVolume() < 1e-9 * $before) {
                 throw new StepProblem(new Message('cuts-nothing', 'This cut touches nothing.', 'The shape lies beside the part or only against its surface. Look at its place and direction. The part is shown without this step.'));

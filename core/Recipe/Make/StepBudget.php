@@ -9,7 +9,6 @@ use Cubo\Budget\Limit;
 use Cubo\Budget\OverBudget;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\Step;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 
 /** What one step of a recipe may cost, and what is said of one that would cost more. */
@@ -51,36 +50,9 @@ final class StepBudget
     public static function problem(Step $step, OverBudget $e): StepProblem
     {
         if ($e->limit === Limit::Time) {
-            return new StepProblem(new Message(StepProblem::TOO_LONG, 'This takes too long.', 'Cubo stopped working on this step after ' . (int) self::LAST_GUARD . ' seconds. ' . self::hint($step) . ' The part is shown without this step.', self::field($step)));
+            return new StepProblem(new Message(StepProblem::TOO_LONG, 'This takes too long.', 'Cubo stopped working on this step after ' . (int) self::LAST_GUARD . ' seconds. ' . $step->kind->tooMuch($step->text(...)) . ' The part is shown without this step.', $step->kind->tooMuchAt()));
         }
 
-        return new StepProblem(new Message(StepProblem::TOO_MUCH, 'This is too much work.', self::hint($step) . ' The part is shown without this step.', self::field($step)));
-    }
-
-    private static function hint(Step $step): string
-    {
-        return match ($step->kind) {
-            StepKind::Repeat => $step->text('way') === 'around'
-                ? 'The copies would cross each other in very many places. Use fewer copies, or turn about an axis that does not go through the shape: a round shape turned about its own middle is the same shape.'
-                : 'The copies would cross each other in very many places. Use fewer copies, or set them further apart than the shape is wide.',
-            StepKind::Copy => 'The copies would cross each other in very many places. Use fewer copies, or set them further apart.',
-            StepKind::Mirror => 'The mirror image would cross the part in very many places. Mirror half of the part, not all of it.',
-            StepKind::Round, StepKind::Chamfer => 'There is too much around these edges. Pick fewer of them in one step, or round them before the part gets so fine.',
-            StepKind::Hollow, StepKind::Draft, StepKind::Pull => 'The part has too many faces for this. Do it before the part gets so fine.',
-            StepKind::Sketch => 'The lines cross in too many places, or too many sizes depend on each other. Spread the drawing over several sketches.',
-            StepKind::Hole => 'These holes would cross each other or the part in very many places. Make fewer in one step.',
-            StepKind::Letters, StepKind::Text => 'The letters would cross the part in very many places. Write less, or larger.',
-            default => 'It would cross the part in very many places. Use fewer copies or fewer round shapes before it, or move it so that it meets less of the part.',
-        };
-    }
-
-    private static function field(Step $step): ?string
-    {
-        return match ($step->kind) {
-            StepKind::Repeat => 'count',
-            StepKind::Copy => 'times',
-            StepKind::Round, StepKind::Chamfer => 'edges',
-            default => null,
-        };
+        return new StepProblem(new Message(StepProblem::TOO_MUCH, 'This is too much work.', $step->kind->tooMuch($step->text(...)) . ' The part is shown without this step.', $step->kind->tooMuchAt()));
     }
 }

@@ -7,19 +7,14 @@ namespace Cubo\Recipe\Make;
 use Cubo\Budget\OverBudget;
 use Cubo\Measure\Bodies;
 use Cubo\Measure\Contact\Contacts;
+use Cubo\Recipe\Kind\Warns;
 use Cubo\Recipe\Message;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Solid;
 
 /** What a step that works might still not be meant to do. */
 final class Warnings
 {
-    /** A skin thinner than this, mm, or than this share of the depth, is taken for one that was not meant. */
-    private const SKIN = 1.0;
-
-    private const SHARE = 0.1;
-
     /** How far something may stand clear of the part for the gap to be told, mm. */
     private const CLEAR = 10.0;
 
@@ -31,52 +26,20 @@ final class Warnings
         }
 
         try {
-            return self::skin($after, $t) ?? self::apart($before, $after, $t);
+            return self::own($after, $t) ?? self::apart($before, $after, $t);
         } catch (OverBudget) {
             // only a hint: where looking for it would cost too much, there is none
             return null;
         }
     }
 
-    /** A cut that stops just short of going through. */
-    private static function skin(Solid $after, Task $t): ?Message
+    private static function own(Solid $after, Task $t): ?Message
     {
-        $extrude = $t->step->kind === StepKind::Extrude && $t->text('effect') === 'cut' && $t->text('extent') === 'distance';
-        $hole = $t->step->kind === StepKind::Hole && $t->text('extent') === 'depth';
-        $bottom = $hole ? ($t->text('bottom') === 'flat' ? 'bottom' : 'point') : 'end';
-        if (! $extrude && ! $hole || ! self::has($after, $t->step->id, $extrude && $t->text('direction') === 'down' ? 'start' : $bottom)) {
-            return null;
-        }
         try {
-            $sign = $t->text('direction') === 'down' ? -1.0 : 1.0;
-            $place = $hole && $t->text('where') === 'face' ? $t->flatFace('face') : $t->sketch()->placement;
-            if ($hole) {
-                $sign = $t->text('where') === 'face' ? -1.0 : $sign;
-                $depth = $t->number('depth');
-            } else {
-                $depth = $t->number('distance') + $t->number('start');
-            }
-            [$low, $high] = $t->heights($place);
+            return $t->step->kind instanceof Warns ? $t->step->kind->warning($after, $t) : null;
         } catch (StepProblem) {
             return null;
         }
-        $left = ($sign > 0 ? $high : -$low) - $depth;
-        if ($left < 1e-6 || $left > max(self::SKIN, self::SHARE * $depth)) {
-            return null;
-        }
-
-        return new Message('skin-left', 'This does not go through.', $t->unit->brief($left) . " {$t->unit->value} is left. " . ($hole ? '“through” keeps it through' : '“through everything” keeps it through') . ' whatever the part’s thickness is.', 'extent', true, ['words' => 'Make it go through', 'values' => ['extent' => 'through']]);
-    }
-
-    private static function has(Solid $s, string $id, string $role): bool
-    {
-        foreach ($s->surfaces as $surface) {
-            if ($surface->name === "$id:$role" || str_starts_with($surface->name, "$id:$role ")) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     /** Something that is added and does not touch the part, or only along an edge or in a point. */

@@ -26,14 +26,14 @@ export function mountDoes(stage) {
   stage.inks.push(...Object.values(inks));
   const legend = host.querySelector('[data-legend]');
   let meshes = [];
-  let seen = { added: null, removed: null, handles: [], areas: [] };
+  let seen = { added: null, removed: null, arrows: [], areas: [] };
   let of = null;
   let asking = null;
 
   function show(next) {
     for (const m of meshes) { stage.scene.remove(m); m.geometry.dispose(); }
     meshes = [];
-    seen = next ?? { added: null, removed: null, handles: [], areas: [] };
+    seen = next ?? { added: null, removed: null, arrows: [], areas: [] };
     // what a step does is shown while it is tried out, while a value moves, and when it is asked for
     const step = stepAtHand();
     const shows = step && !toolInUse() && (stage.trying || step.classList.contains('trial') || host.dataset.explains === step.dataset.step);
@@ -129,7 +129,7 @@ export function mountDoes(stage) {
   /** The same for a shape that is moved, by a way in space. */
   stage.triesMoved = (step, by) => { if (step) { stage.trying = true; tries(step, by); } };
   /** Where the values of the step at hand can be taken hold of. */
-  stage.handles = (id) => (stepAtHand()?.dataset.step === id ? seen.handles : []);
+  stage.arrows = (id) => (stepAtHand()?.dataset.step === id ? seen.arrows : []);
   stage.triedEnough = () => { stage.trying = false; next = null; stage.says(''); };
 
   // a value that is a plain number can be drawn; one that is worked out is typed
@@ -149,7 +149,7 @@ export function mountDoes(stage) {
       const p = svg('path', { d, 'fill-rule': 'evenodd', class: `region ${a.taken ? 'taken' : ''}`, 'data-region': a.number });
       svg('title', {}, p).textContent = `Region ${a.number}: ${a.taken ? 'taken' : 'not taken'}`;
     }
-    for (const h of seen.handles ?? []) {
+    for (const h of seen.arrows ?? []) {
       const field = fieldOf(h.key);
       if (!field) continue;
       const [x, y] = at(h.at);

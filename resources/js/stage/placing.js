@@ -188,7 +188,7 @@ export function moving(stage, panel) {
   // drawn over the grid it stands on
   let held = null;
   const axes = () => {
-    const ways = Object.fromEntries((stage.handles?.(pick.value) ?? []).filter((h) => h.key === 'x' || h.key === 'y').map((h) => [h.key, h.way]));
+    const ways = Object.fromEntries((stage.arrows?.(pick.value) ?? []).filter((h) => h.key === 'x' || h.key === 'y').map((h) => [h.key, h.way]));
     return [ways.x ?? [1, 0, 0], ways.y ?? [0, 1, 0]];
   };
   // seen along the ground, a shape is drawn up and down instead of to and fro

@@ -8,7 +8,7 @@
     $path = fn (array $loops) => implode('', array_map(fn ($l) => 'M' . implode('L', array_map($at, $l)) . 'Z', $loops));
 @endphp
 <svg width="{{ $w }}" height="{{ $h }}" viewBox="0 0 {{ $w }} {{ $h }}" role="img" aria-label="Sketch with {{ count($regions) }} numbered regions" style="display:block;margin:4px 0">
-@foreach ($regions as $r)<path class="{{ isset($sends) ? 'area' : '' }}" @if (isset($sends)) {!! str_replace('type="button"', '', $sends($r->number)) !!} @endif d="{{ $path($r->loops) }}" fill="var(--color-{{ isset($taken) && ! in_array($r->number, $taken, true) ? 'sheet' : 'birch-top' }})" fill-rule="evenodd" stroke="var(--color-ink)" stroke-width="1.3"/>@endforeach
+@foreach ($regions as $r)<path class="{{ isset($choose) ? 'area' : '' }}" @if (isset($choose)) data-edit="{{ $choose($r->number) }}" @endif d="{{ $path($r->loops) }}" fill="var(--color-{{ isset($taken) && ! in_array($r->number, $taken, true) ? 'sheet' : 'birch-top' }})" fill-rule="evenodd" stroke="var(--color-ink)" stroke-width="1.3"/>@endforeach
 @foreach ($regions as $r)@php [$x, $y] = explode(' ', $at($r->spot())); @endphp<text x="{{ $x }}" y="{{ (float) $y + 4 }}" text-anchor="middle" style="font:640 12px var(--font-size)" fill="var(--color-ink)">{{ $r->number }}</text>@endforeach
 </svg>
 @endif

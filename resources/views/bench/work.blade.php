@@ -91,9 +91,15 @@
 </section>
 <footer class="composer" aria-label="Next step">
 <div class="verbs">
-@php $needsSketch = ['extrude', 'revolve', 'sweep', 'loft', 'rib']; $solids = array_values(array_diff(array_column(\Cubo\Recipe\StepKind::solids(), 'value'), ['group'])); $alone = [...$solids, 'sketch', ...array_diff($needsSketch, ['rib'])]; $hasSketch = collect($document->steps)->contains(fn ($s) => $s->kind->value === 'sketch'); @endphp
-@foreach (['Add a solid' => $solids, 'From a sketch' => ['sketch', 'extrude', 'revolve', 'sweep', 'loft', 'rib'], 'Faces and edges' => ['hole', 'text', 'round', 'chamfer', 'hollow', 'draft', 'pull'], 'All of it, a body or a step' => ['move', 'turn', 'copy', 'mirror', 'repeat', 'split', 'scale']] as $caption => $kinds)
-<div><span>{{ $caption }}@if ($caption === 'Add a solid' && $document->ground !== ''), standing on {{ \Cubo\Recipe\PartNames::face($document->ground, $document) }} <form style="display:inline" {!! $edit !!}><input type="hidden" name="do" value="ground"><input type="hidden" name="face" value=""><button class="link">put the ground back</button></form>@endif</span><ul>@foreach ($kinds as $k)<li><form {!! $edit !!}><input type="hidden" name="do" value="add"><input type="hidden" name="kind" value="{{ $k }}"><input type="hidden" name="after" value=""><button class="verb" id="verb-{{ $k }}" @disabled((in_array($k, $needsSketch, true) && ! $hasSketch) || (! in_array($k, $alone, true) && $glb === ''))><x-verb :kind="$k"/><span>{{ \Cubo\Recipe\StepKind::from($k)->label() }}</span></button></form></li>@endforeach</ul></div>
+@php($hasSketch = collect($document->steps)->contains(fn ($s) => $s->kind->draws()))
+@foreach (\Cubo\Recipe\Kind\Family::cases() as $family)
+<div><span>{{ $family->label() }}@if ($family === \Cubo\Recipe\Kind\Family::Solid && $document->ground !== ''), standing on {{ \Cubo\Recipe\PartNames::face($document->ground, $document) }} <form style="display:inline" {!! $edit !!}><input type="hidden" name="do" value="ground"><input type="hidden" name="face" value=""><button class="link">put the ground back</button></form>@endif</span>
+<ul>
+@foreach (\Cubo\Recipe\Kind\Kinds::in($family) as $k)
+@continue($k->placesGroup())
+<li><form {!! $edit !!}><input type="hidden" name="do" value="add"><input type="hidden" name="kind" value="{{ $k->id() }}"><input type="hidden" name="after" value=""><button class="verb" id="verb-{{ $k->id() }}" @disabled(! $k->needs()->isMet($hasSketch, $glb !== ''))><x-verb :kind="$k->id()"/><span>{{ $k->label() }}</span></button></form></li>
+@endforeach
+</ul></div>
 @endforeach
 <div><span>Own parts</span><ul><li><button type="button" class="verb" id="verb-library" data-opens-tool="library"><x-verb kind="library"/><span>library</span></button></li>@foreach (array_slice($document->groups, 0, 4) as $g)@continue($open && in_array($open->id, $document->reach($g->id), true))<li><form {!! $edit !!}><input type="hidden" name="do" value="place"><input type="hidden" name="group" value="{{ $g->id }}"><input type="hidden" name="after" value=""><button class="verb own" id="verb-{{ $g->id }}" title="Place {{ $g->name() }} once more"><x-verb kind="group"/><span>{{ \Illuminate\Support\Str::limit($g->name(), 12, '…') }}</span></button></form></li>@endforeach</ul></div>
 <div class="files">@if ($work)<a class="link" href="{{ route('files.create', $work->assignment_id) }}">Hand in a file instead</a><br>@endif @if ($glb !== '')Take the part with you<br><a class="link" href="{{ route('recipes.download', [$recipe, 'stl']) }}">STL</a> <a class="link" href="{{ route('recipes.download', [$recipe, '3mf']) }}">3MF</a> <a class="link" href="{{ route('recipes.download', [$recipe, 'json']) }}">Recipe</a>@endif</div>

@@ -6,15 +6,15 @@ use Cubo\Quantity\Unit;
 use Cubo\Recipe\BodyNames;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Evaluator;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
-use Cubo\Recipe\StepKind;
 use Tests\Parts;
 
 it('adds a step of every kind that works at once', function (Unit $unit): void {
     $r = new Recipe($unit);
-    foreach ([StepKind::Block, StepKind::Cylinder, StepKind::Cone, StepKind::Ball, StepKind::Sketch, StepKind::Extrude, StepKind::Move, StepKind::Turn] as $kind) {
+    foreach ([Kinds::of('block'), Kinds::of('cylinder'), Kinds::of('cone'), Kinds::of('ball'), Kinds::of('sketch'), Kinds::of('extrude'), Kinds::of('move'), Kinds::of('turn')] as $kind) {
         $r = Editing::add($r, $kind);
-        $r = $kind === StepKind::Sketch ? Editing::addShape($r, $r->steps[count($r->steps) - 1]->id, 'rectangle') : $r;
+        $r = $kind === Kinds::of('sketch') ? Editing::addShape($r, $r->steps[count($r->steps) - 1]->id, 'rectangle') : $r;
     }
     $state = (new Evaluator)->evaluate($r);
     foreach ($state->results as $id => $result) {
@@ -43,7 +43,7 @@ it('reads picked regions as people write them', function (mixed $typed, string|a
 ]);
 
 it('adds, changes and removes outlines of a sketch', function (): void {
-    $r = Editing::add(new Recipe(Unit::Millimetre), StepKind::Sketch);
+    $r = Editing::add(new Recipe(Unit::Millimetre), Kinds::of('sketch'));
     expect($r->step('s1')?->shapes())->toBe([]);
     $r = Editing::addShape(Editing::addShape($r, 's1', 'rectangle'), 's1', 'circle');
     expect($r->step('s1')?->shapes())->toHaveCount(2);
@@ -62,7 +62,7 @@ it('lets nothing unknown change a part', function (): void {
 
 it('stops at the most steps a part may have', function (): void {
     $r = Parts::recipe(array_fill(0, 200, ['kind' => 'ball']));
-    expect(Editing::add($r, StepKind::Ball)->steps)->toHaveCount(200);
+    expect(Editing::add($r, Kinds::of('ball'))->steps)->toHaveCount(200);
 });
 
 it('names bodies after the first step they have faces of', function (): void {
@@ -103,7 +103,7 @@ it('never makes a recipe that cannot be read again', function (): void {
 });
 
 it('drills on a face where there is no sketch yet, at its points where there is one', function (): void {
-    $block = Editing::add(new Recipe(Unit::Millimetre), StepKind::Block);
-    expect(Editing::add($block, StepKind::Hole)->step('s2')?->text('where'))->toBe('face')
-        ->and(Editing::add(Editing::add($block, StepKind::Sketch), StepKind::Hole)->step('s3')?->text('where'))->toBe('points');
+    $block = Editing::add(new Recipe(Unit::Millimetre), Kinds::of('block'));
+    expect(Editing::add($block, Kinds::of('hole'))->step('s2')?->text('where'))->toBe('face')
+        ->and(Editing::add(Editing::add($block, Kinds::of('sketch')), Kinds::of('hole'))->step('s3')?->text('where'))->toBe('points');
 });

@@ -6,13 +6,13 @@ use Cubo\Budget\Limits;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Difference;
 use Cubo\Recipe\Editing;
+use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\StepProblem;
 use Cubo\Sketch\Draw\PadEdit;
 use Cubo\Sketch\Draw\Refusal;
-use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\Entity;
+use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\SketchFormat;
 use Random\Engine\Xoshiro256StarStar;
@@ -29,7 +29,7 @@ function comesBack(Recipe $r): bool
 }
 
 it('reads back names of edges, texts and lists at their limits', function (int $length): void {
-    $r = Editing::add(Editing::add(new Recipe(Unit::Millimetre), StepKind::Block), StepKind::Round);
+    $r = Editing::add(Editing::add(new Recipe(Unit::Millimetre), Kinds::of('block')), Kinds::of('round'));
     $name = 's1:' . str_repeat('a', $length - 3);
     for ($i = 0; $i < 5; $i++) {
         $r = Editing::pick($r, 's2', 'edges', substr($name, 0, -1) . $i, true);
@@ -42,14 +42,14 @@ it('reads back names of edges, texts and lists at their limits', function (int $
 })->with([40, 299, 301, Limits::NAME - 1, Limits::NAME]);
 
 it('refuses what is beyond a limit when it is written, not when it is read', function (): void {
-    $r = Editing::add(Editing::add(new Recipe(Unit::Millimetre), StepKind::Block), StepKind::Round);
+    $r = Editing::add(Editing::add(new Recipe(Unit::Millimetre), Kinds::of('block')), Kinds::of('round'));
     expect(fn () => Editing::pick($r, 's2', 'edges', str_repeat('x', Limits::NAME + 1), true))->toThrow(StepProblem::class);
     for ($i = 0; $i < Limits::NAMES; $i++) {
         $r = Editing::pick($r, 's2', 'edges', "s1:$i / s1:top", true);
     }
     expect(comesBack($r))->toBeTrue()->and(fn () => Editing::pick($r, 's2', 'edges', 's1:one / s1:more', true))->toThrow(StepProblem::class);
     for ($i = 0; $i < Limits::STEPS + 5; $i++) {
-        $r = Editing::add($r, StepKind::Ball);
+        $r = Editing::add($r, Kinds::of('ball'));
     }
     expect($r->steps)->toHaveCount(Limits::STEPS)->and(comesBack($r))->toBeTrue();
 });

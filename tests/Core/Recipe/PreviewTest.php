@@ -5,10 +5,11 @@ declare(strict_types=1);
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Evaluator;
+use Cubo\Recipe\Kind\Kinds;
+use Cubo\Recipe\Make\Arrow;
 use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Reliance;
-use Cubo\Recipe\StepKind;
 use Cubo\Recipe\UnreadableRecipe;
 use Cubo\Solid\Solid;
 use Tests\Drawn;
@@ -52,9 +53,9 @@ it('shows the first step as all added, and a repeated cut as taken away', functi
     expect(holds($p->removed))->toEqualWithDelta(2 * 16 * 20, 1e-6)->and($p->added)->toBeNull();
 });
 
-it('puts arrows where a value ends, along the way it grows', function (array $steps, array $handles) {
-    $got = array_map(static fn (array $h): array => [$h['key'], array_map(static fn (float $v): float => round($v, 6) + 0.0, $h['at']), array_map(static fn (float $v): float => round($v, 6) + 0.0, $h['way']), $h['per']], previewed($steps)->handles);
-    expect($got)->toEqual($handles);
+it('puts arrows where a value ends, along the way it grows', function (array $steps, array $arrows) {
+    $got = array_map(static fn (Arrow $h): array => [$h->key, array_map(static fn (float $v): float => round($v, 6) + 0.0, $h->at), array_map(static fn (float $v): float => round($v, 6) + 0.0, $h->way), $h->per], previewed($steps)->arrows);
+    expect($got)->toEqual($arrows);
 })->with([
     'an extrusion' => [[['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10, 5, 0)], ['kind' => 'extrude', 'sketch' => 's1', 'distance' => '8']], [['distance', [5, 0, 8], [0, 0, 1], 1.0]]],
     'an extrusion down' => [[['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's1', 'distance' => '8', 'direction' => 'down', 'start' => '2']], [['distance', [0, 0, -10], [0, 0, -1], 1.0]]],
@@ -83,10 +84,10 @@ it('quickly gives the whole of what a step makes', function () use ($block) {
 
 it('adds a step after another one, with what stands before it', function () {
     $r = Parts::recipe([['kind' => 'sketch', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'block'], ['kind' => 'sketch', 'drawn' => Drawn::rectangle(2, 1)]]);
-    $a = Editing::add($r, StepKind::Extrude, 's1');
+    $a = Editing::add($r, Kinds::of('extrude'), 's1');
     expect(array_column($a->steps, 'id'))->toBe(['s1', 's4', 's2', 's3'])->and($a->step('s4')?->text('sketch'))->toBe('s1')
-        ->and(array_column(Editing::add($r, StepKind::Extrude)->steps, 'id'))->toBe(['s1', 's2', 's3', 's4'])
-        ->and(array_column(Editing::add($r, StepKind::Extrude, 'gone')->steps, 'id'))->toBe(['s1', 's2', 's3', 's4']);
+        ->and(array_column(Editing::add($r, Kinds::of('extrude'))->steps, 'id'))->toBe(['s1', 's2', 's3', 's4'])
+        ->and(array_column(Editing::add($r, Kinds::of('extrude'), 'gone')->steps, 'id'))->toBe(['s1', 's2', 's3', 's4']);
 });
 
 it('knows what stands in the way of a step', function () use ($block) {

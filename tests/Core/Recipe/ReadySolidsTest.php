@@ -3,10 +3,12 @@
 declare(strict_types=1);
 
 use Cubo\Measure\MassProperties;
-use Cubo\Recipe\Editing;
-use Cubo\Recipe\Recipe;
-use Cubo\Recipe\StepKind;
 use Cubo\Quantity\Unit;
+use Cubo\Recipe\Editing;
+use Cubo\Recipe\Kind\Family;
+use Cubo\Recipe\Kind\Kind;
+use Cubo\Recipe\Kind\Kinds;
+use Cubo\Recipe\Recipe;
 use Tests\Parts;
 use Tests\Soundness;
 
@@ -56,13 +58,13 @@ it('says in words what no shape can be', function (array $step, string $outcome)
     'on no face' => [['kind' => 'block', 'stand' => 'face'], 'no-face@on'],
 ]);
 
-it('stands every solid on the ground, never half below it', function (StepKind $kind, string $along) {
-    $values = ['kind' => $kind->value, 'stand' => 'ground'] + (isset($kind->fields()['along']) ? ['along' => $along] : []);
+it('stands every solid on the ground, never half below it', function (Kind $kind, string $along) {
+    $values = ['kind' => $kind->id(), 'stand' => 'ground'] + ($kind->has('along') ? ['along' => $along] : []);
     $box = boxOf([$values]);
     expect($box[2])->toBe(0.0);
     $lifted = boxOf([['z' => '2', 'x' => '7', 'y' => '-4', 'facing' => '30'] + $values]);
     expect($lifted[2])->toBe(2.0)->and(($lifted[0] + $lifted[3]) / 2)->toEqualWithDelta(7.0, 1e-5)->and(($lifted[1] + $lifted[4]) / 2)->toEqualWithDelta(-4.0, 1e-5);
-})->with(array_merge(...array_map(static fn (StepKind $k): array => array_map(static fn (string $a): array => [$k, $a], isset($k->fields()['along']) ? ['x', 'y', 'z'] : ['z']), array_filter(StepKind::solids(), static fn (StepKind $k): bool => $k !== StepKind::Group))));
+})->with(array_merge(...array_map(static fn (Kind $k): array => array_map(static fn (string $a): array => [$k, $a], $k->has('along') ? ['x', 'y', 'z'] : ['z']), array_filter(Kinds::in(Family::Solid), static fn (Kind $k): bool => $k !== Kinds::of('group')))));
 
 it('stands on a face, aligned and sunk, and is carried when the face moves', function (array $stand, array $box) {
     foreach (['20' => 20.0, '35' => 35.0] as $height => $top) {
@@ -109,7 +111,7 @@ it('shows a flat or a corner to the right, as it is measured', function () {
 });
 
 it('puts new solids on the ground and keeps old recipes as they were', function () {
-    expect(Editing::add(new Recipe(Unit::Millimetre), StepKind::Ball)->steps[0]->text('stand'))->toBe('ground')
+    expect(Editing::add(new Recipe(Unit::Millimetre), Kinds::of('ball'))->steps[0]->text('stand'))->toBe('ground')
         ->and(boxOf([['kind' => 'ball', 'round' => '20']])[2])->toBe(-10.0);
 });
 

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Recipe\Kind\Solid;
+
+use Cubo\Recipe\Kind\Field;
+use Cubo\Recipe\Kind\FieldType;
+use Cubo\Recipe\Make\RegularPolygon;
+use Cubo\Recipe\Make\Task;
+use Cubo\Solid\Maker\Shapes;
+use Cubo\Solid\Solid;
+
+/** A regular prism, upright. */
+final class Prism extends ReadySolid
+{
+    protected function sizes(): array
+    {
+        return [
+            new Field('sides', FieldType::Count, '6'),
+            Field::choice('across', ['corners', 'flats'], 'corners'),
+            new Field('round', FieldType::Size, '20'),
+            new Field('height', FieldType::Size, '20'),
+        ];
+    }
+
+    protected function shape(Task $t): Solid
+    {
+        $of = RegularPolygon::of($t);
+
+        return $of->turned(Shapes::prism($t->step->id, $of->sides, $of->radius($t->number('round')), $t->number('height')));
+    }
+}
