@@ -12,7 +12,7 @@ final class Kinds
     /** @var list<class-string<Kind>> */
     private const LIST = [
         Solid\Block::class, Solid\Cylinder::class, Solid\Tube::class, Solid\Cone::class, Solid\Ball::class, Solid\HalfBall::class, Solid\HalfCylinder::class,
-        Solid\Ring::class, Solid\Wedge::class, Solid\Roof::class, Solid\Prism::class, Solid\Pyramid::class, Solid\Letters::class, Solid\Group::class,
+        Solid\Ring::class, Solid\Wedge::class, Solid\Roof::class, Solid\Prism::class, Solid\Pyramid::class, Solid\NutBlank::class, Solid\Letters::class, Solid\Group::class,
         Sketch\Sketch::class, Sketch\Extrude::class, Sketch\Revolve::class, Sketch\Sweep::class, Sketch\Loft::class, Sketch\Rib::class,
         Face\Hole::class, Face\Text::class, Face\Round::class, Face\Chamfer::class, Face\Hollow::class, Face\Draft::class, Face\Pull::class,
         Whole\Move::class, Whole\Turn::class, Whole\Copy::class, Whole\Mirror::class, Whole\Repeat::class, Whole\Split::class, Whole\Scale::class,

@@ -40,6 +40,8 @@ it('makes every ready solid as large as its sizes say', function (array $step, f
     'a roof' => [['kind' => 'roof', 'width' => '40', 'depth' => '30', 'height' => '20'], 12000.0, 1e-6],
     'a hexagon across its corners' => [['kind' => 'prism', 'sides' => '6', 'round' => '20', 'height' => '10'], 150 * sqrt(3) * 10, 1e-6],
     'a hexagon across its flats' => [['kind' => 'prism', 'sides' => '6', 'across' => 'flats', 'round' => '20', 'height' => '10'], 200 * sqrt(3) * 10, 1e-6],
+    'a nut blank' => [['kind' => 'nutblank', 'width' => '13', 'height' => '6.5', 'bore' => '6.75'], (169 * sqrt(3) / 2 - M_PI * 3.375 ** 2) * 6.5, 1e-5],
+    'a nut blank by its radius' => [['kind' => 'nutblank', 'by' => 'radius', 'width' => '20', 'height' => '10', 'bore' => '5'], (200 * sqrt(3) - 25 * M_PI) * 10, 1e-5],
     'a square pyramid' => [['kind' => 'pyramid', 'sides' => '4', 'across' => 'flats', 'round' => '20', 'tip' => '0', 'height' => '15'], 2000.0, 1e-6],
     'a pyramid that is cut off' => [['kind' => 'pyramid', 'sides' => '4', 'across' => 'flats', 'round' => '20', 'tip' => '10', 'height' => '15'], 15 * (400 + 100 + 200) / 3, 1e-6],
     'a block with rounded uprights' => [['kind' => 'block', 'width' => '40', 'depth' => '20', 'height' => '10', 'edges' => 'upright', 'bevel' => '3'], 10 * (800 - 9 * (4 - M_PI)), 1e-2],
@@ -51,6 +53,7 @@ it('says in words what no shape can be', function (array $step, string $outcome)
 })->with([
     'a tube without a hole' => [['kind' => 'tube', 'round' => '10', 'wall' => '5'], 'no-wall@wall'],
     'a ring without a hole' => [['kind' => 'ring', 'round' => '20', 'thick' => '10'], 'no-hole@thick'],
+    'a nut without a wall' => [['kind' => 'nutblank', 'width' => '10', 'bore' => '10'], 'no-wall@bore'],
     'two sides' => [['kind' => 'prism', 'sides' => '2'], 'no-polygon@sides'],
     'ten thousand sides' => [['kind' => 'prism', 'sides' => '10000'], 'not-a-count@sides'],
     'edges too soft' => [['kind' => 'block', 'width' => '10', 'depth' => '10', 'height' => '10', 'edges' => 'round', 'bevel' => '6'], 'too-wide@bevel'],
