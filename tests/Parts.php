@@ -6,16 +6,17 @@ namespace Tests;
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
+use Cubo\Check\Kind\Form\Centred;
 use Cubo\Check\Proposer;
 use Cubo\Check\Report;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Measure\MassProperties;
 use Cubo\Measure\PartMeasures;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Maker\Primitives;
 use Cubo\Solid\Solid;
@@ -30,7 +31,7 @@ final class Parts
             $steps[$i] = $s + ['id' => 's' . ($i + 1)];
         }
 
-        return Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $unit, 'steps' => $steps]);
+        return RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => $unit, 'steps' => $steps]);
     }
 
     /** @param list<array<string, mixed>> $steps */
@@ -81,7 +82,7 @@ final class Parts
     {
         $u = Unit::from($unit);
         $asked = self::measure($reference, $unit);
-        $list = array_map(static fn (Requirement $r): Requirement => $r->change(nominal: $limits[$r->id] ?? null, asked: $r->kind !== RequirementKind::Centred && ($r->where['about'] ?? '') === ''), Proposer::propose($asked, $u));
+        $list = array_map(static fn (Requirement $r): Requirement => $r->change(nominal: $limits[$r->id] ?? null, asked: ! $r->kind instanceof Centred && ($r->where['about'] ?? '') === ''), Proposer::propose($asked, $u));
 
         return Checker::check(self::measure($part, $unit), new Exercise($u, Exercise::lettered($list)), $asked);
     }

@@ -10,7 +10,6 @@ use Cubo\Check\Making\Making;
 use Cubo\Check\Proposer;
 use Cubo\Check\Report;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind as Kind;
 use Cubo\Exchange\MeshFile;
 use Cubo\Exchange\StlFile;
 use Cubo\Exchange\ThreeMfFile;
@@ -27,7 +26,7 @@ use Cubo\Solid\Solid;
 /** Seven invented parts of a weather station and a garden, and slips put into them: by changed steps or on the solid. */
 final class Slips
 {
-    private const ASKED = [Kind::Size, Kind::HoleDiameter, Kind::HolePlace, Kind::HoleDepth, Kind::PinDiameter, Kind::PinPlace, Kind::PinHeight, Kind::FaceDistance, Kind::SlotLength, Kind::SlotWidth, Kind::HoleCount, Kind::Taper, Kind::Volume, Kind::Symmetry, Kind::Bodies, Kind::Closed, Kind::Standing];
+    private const ASKED = ['size', 'hole-diameter', 'hole-place', 'hole-depth', 'pin-diameter', 'pin-place', 'pin-height', 'face-distance', 'slot-length', 'slot-width', 'hole-count', 'taper', 'volume', 'symmetry', 'bodies', 'closed', 'standing'];
 
     /** @var array<string, list<Requirement>> */
     private static array $proposed = [];
@@ -93,7 +92,7 @@ final class Slips
         $u = Unit::from($unit);
         $proposed = self::$proposed[json_encode([$steps, $unit])] ??= Proposer::propose(self::reference($steps, $unit), $u);
 
-        return new Exercise($u, Exercise::lettered(array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind, self::ASKED, true) && ($r->where['about'] ?? '') === ''), $proposed)), 'Part', $turned);
+        return new Exercise($u, Exercise::lettered(array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind->id(), self::ASKED, true) && ($r->where['about'] ?? '') === ''), $proposed)), 'Part', $turned);
     }
 
     /**

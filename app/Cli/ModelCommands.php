@@ -6,6 +6,7 @@ namespace App\Cli;
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
+use Cubo\Check\ExerciseReader;
 use Cubo\Check\Making\Making;
 use Cubo\Check\Report;
 use Cubo\Check\UnreadableExercise;
@@ -17,6 +18,7 @@ use Cubo\Measure\SurfaceRecognition;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\UnreadableRecipe;
 use Cubo\Solid\Solid;
 
@@ -135,7 +137,7 @@ final class ModelCommands
 
     private function check(): int
     {
-        $exercise = Exercise::fromJson($this->read($this->files[0]));
+        $exercise = ExerciseReader::exercise($this->read($this->files[0]));
         if (is_dir($this->files[1])) {
             return $this->checkFolder($exercise, $this->files[1]);
         }
@@ -198,7 +200,7 @@ final class ModelCommands
         $evaluate = (new Evaluator)->evaluate(...);
         $bytes = $this->read($path);
         // how it was made only a recipe tells
-        $making = str_starts_with(ltrim($bytes), '{') ? new Making(Recipe::fromJson($bytes), $evaluate) : null;
+        $making = str_starts_with(ltrim($bytes), '{') ? new Making(RecipeReader::fromJson($bytes), $evaluate) : null;
         $reference = $exercise->reference === null ? null : $evaluate($exercise->reference);
 
         return [Checker::check(new PartMeasures($solid), $exercise, $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part()), $making), $note];
@@ -212,7 +214,7 @@ final class ModelCommands
     {
         $bytes = $this->read($path);
         if (str_starts_with(ltrim($bytes), '{')) {
-            $recipe = Recipe::fromJson($bytes);
+            $recipe = RecipeReader::fromJson($bytes);
             $state = (new Evaluator)->evaluate($recipe);
             $sound = true;
             foreach ($state->results as $r) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Cubo\Check\Exercise as Sheet;
+use Cubo\Check\ExerciseReader;
 use Cubo\Check\Requirement;
 use Cubo\Printing\PrintProfile;
 use Cubo\Quantity\Unit;
@@ -58,6 +59,6 @@ final class Exercise extends Model
 
     public function sheet(): Sheet
     {
-        return new Sheet(Unit::from($this->unit), array_map(Requirement::fromArray(...), $this->requirements), $this->title, (bool) $this->turned);
+        return new Sheet(Unit::from($this->unit), array_map(ExerciseReader::requirement(...), $this->requirements), $this->title, (bool) $this->turned);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\RecipeReader;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -26,7 +27,7 @@ final class Revision extends Model
 
     public function recipe(): Document
     {
-        return Document::fromJson($this->document);
+        return RecipeReader::fromJson($this->document);
     }
 
     protected static function booted(): void

@@ -10,6 +10,7 @@ use Cubo\Budget\Limit;
 use Cubo\Budget\OverBudget;
 use Cubo\Check\Datum\Datum;
 use Cubo\Check\Exercise as Sheet;
+use Cubo\Check\ExerciseReader;
 use Cubo\Check\Proposer;
 use Cubo\Check\Proposing\OwnRequirements;
 use Cubo\Check\Requirement;
@@ -61,7 +62,7 @@ final class AskedSizes
         // under a lock: somebody may be saving what is asked at this moment
         DB::transaction(static function () use ($exercise, $proposed): void {
             $fresh = Exercise::query()->lockForUpdate()->findOrFail($exercise->id);
-            $known = [...array_map(Requirement::fromArray(...), $fresh->aside), ...$fresh->sheet()->requirements];
+            $known = [...array_map(ExerciseReader::requirement(...), $fresh->aside), ...$fresh->sheet()->requirements];
             $list = ExerciseForm::merge($proposed, $known, $fresh->tolerance, $fresh->sheet()->unit);
             $rows = self::rows($list);
             $there = array_column($rows, 'id', 'id');
@@ -116,7 +117,7 @@ final class AskedSizes
         });
         $read = json_decode($json, true);
 
-        return ['proposed' => array_map(Requirement::fromArray(...), $read['proposed']), 'places' => $read['places'], 'whole' => $read['whole']];
+        return ['proposed' => array_map(ExerciseReader::requirement(...), $read['proposed']), 'places' => $read['places'], 'whole' => $read['whole']];
     }
 
     /** Where it could not be read to the end: what is asked stays as it is, and the teacher is told that not all was looked for. */

@@ -7,7 +7,6 @@ namespace App\Support;
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\Proposing\OwnRequirements;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Check\Tolerance\GeneralTolerances;
 use Cubo\Check\Tolerance\Tolerance;
 use Cubo\Measure\PartMeasures;
@@ -18,6 +17,8 @@ use Cubo\Quantity\UnreadableExpression;
 /** Between the requirements of the core and the teacher's form. */
 final class ExerciseForm
 {
+    private const MOST_LIMIT = 1e9;
+
     /**
      * What is proposed from the reference part, with the choices the teacher has already made.
      *
@@ -45,12 +46,8 @@ final class ExerciseForm
             }
 
             // one piece has another name than several
-            $label = $r->kind === RequirementKind::Bodies && $k->nominal !== $r->nominal ? $r->label : $k->label;
-            $kept = new Requirement($r->id, $r->kind, $label, $r->kind->isLimit() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, match ($r->kind) {
-                RequirementKind::FitsBed => $k->where,
-                RequirementKind::WhatIf => ['becomes' => $k->where['becomes']] + $r->where,
-                default => $r->where,
-            }, '', $k->as);
+            $label = $r->kind->isNamedByValue() && $k->nominal !== $r->nominal ? $r->label : $k->label;
+            $kept = new Requirement($r->id, $r->kind, $label, $r->kind->isStated() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, array_intersect_key($k->where, array_flip($r->kind->typed())) + $r->where, '', $k->as);
 
             // a class gives another number of degrees when the sides become longer
             return $r->kind->isAngle() && $k->as !== '' ? self::within($kept, $k->as, $unit) ?? $kept : $kept;
@@ -61,7 +58,7 @@ final class ExerciseForm
     private static function within(Requirement $r, string $typed, Unit $unit): ?Requirement
     {
         // a class is one for lengths and angles
-        $meant = $r->kind->isLength() ? ! $r->goesThrough() : $r->kind->isAngle() && $r->kind->hasTolerance() && GeneralTolerances::named($typed) !== null && ! $r->kind->isLimit();
+        $meant = $r->kind->isLength() ? ! $r->goesThrough() : $r->kind->isAngle() && $r->kind->hasTolerance() && GeneralTolerances::named($typed) !== null && ! $r->kind->isStated();
         if (! $meant || trim($typed) === '') {
             return null;
         }
@@ -162,39 +159,30 @@ final class ExerciseForm
                 $problems["$field.tolerance"] = $e->getMessage();
             }
             try {
-                if (isset($in['limit'])) {
-                    $limit = match ($r->kind) {
-                        RequirementKind::Wall, RequirementKind::Gap, RequirementKind::Bridge, RequirementKind::NotSymmetric => Expression::length((string) $in['limit'], $unit),
-                        RequirementKind::Standing, RequirementKind::Overhang => Expression::number((string) $in['limit']) * $unit->inMillimetres() ** 2,
-                        RequirementKind::Tips, RequirementKind::Shape, RequirementKind::StepsMost, RequirementKind::StepUsed => Expression::number(rtrim((string) $in['limit'], ' %°')),
-                        default => $limit,
-                    };
+                $stated = $r->kind->limit();
+                if ($stated !== null && isset($in['limit'])) {
+                    $limit = $stated->unit->read((string) $in['limit'], $unit);
                 }
-                if ($limit < 0 || $limit > 1e9 || ($r->kind === RequirementKind::Wall && $limit <= 0)) {
+                if ($limit < 0 || $limit > self::MOST_LIMIT || ($stated?->aboveZero === true && $limit <= 0)) {
                     $problems["$field.limit"] = 'This limit must be more than 0.';
                 }
             } catch (UnreadableExpression $e) {
                 $problems["$field.limit"] = $e->getMessage();
             }
             $where = $r->where;
-            if ($r->kind === RequirementKind::WhatIf && isset($in['becomes'])) {
-                try {
-                    Expression::length((string) $in['becomes'], $unit);
-                    $where['becomes'] = mb_substr(trim((string) $in['becomes']), 0, 40);
-                } catch (UnreadableExpression $e) {
-                    $problems["$field.becomes"] = $e->getMessage();
+            foreach ($r->kind->typed() as $key) {
+                if (! isset($in[$key])) {
+                    continue;
                 }
-            }
-            if ($r->kind === RequirementKind::FitsBed) {
-                foreach (['x', 'y', 'z'] as $k) {
-                    try {
-                        $where[$k] = Expression::length((string) ($in[$k] ?? $unit->brief((float) $where[$k])), $unit);
-                        if ($where[$k] <= 0) {
-                            $problems["$field.$k"] = 'A bed has a size above 0.';
-                        }
-                    } catch (UnreadableExpression $e) {
-                        $problems["$field.$k"] = $e->getMessage();
+                try {
+                    $length = Expression::length((string) $in[$key], $unit);
+                    // what a student would type stays as it is typed
+                    $where[$key] = is_string($r->where[$key]) ? mb_substr(trim((string) $in[$key]), 0, 40) : $length;
+                    if (! is_string($r->where[$key]) && $length <= 0) {
+                        $problems["$field.$key"] = 'A bed has a size above 0.';
                     }
+                } catch (UnreadableExpression $e) {
+                    $problems["$field.$key"] = $e->getMessage();
                 }
             }
             $out[] = new Requirement($r->id, $r->kind, $label, $limit, $within->tolerance, (int) $points, $asked, $where, '', $within->as);

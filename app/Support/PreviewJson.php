@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Cubo\Drawing\FeatureEdges;
+use Cubo\Recipe\Make\Arrow;
 use Cubo\Recipe\Preview;
 use Cubo\Solid\Solid;
 

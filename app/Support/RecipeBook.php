@@ -14,6 +14,7 @@ use Cubo\Budget\Limits;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\StepProblem;
 use Cubo\Recipe\UnreadableRecipe;
 use Illuminate\Support\Facades\DB;
@@ -128,7 +129,7 @@ final class RecipeBook
             if (strlen($json) > Limits::DOCUMENT) {
                 throw new UnreadableRecipe('It would be larger than ' . intdiv(Limits::DOCUMENT, 1_000_000) . ' MB.');
             }
-            Document::fromJson($json);
+            RecipeReader::fromJson($json);
         } catch (UnreadableRecipe $e) {
             throw new StepProblem(new Message('too-large', 'This is more than a part can hold.', $e->getMessage()));
         }

@@ -8,14 +8,7 @@ use Cubo\Budget\Budget;
 use Cubo\Budget\OverBudget;
 use Cubo\Check\Comparing\LikelyPose;
 use Cubo\Check\Making\Making;
-use Cubo\Check\Measuring\AmountRows;
-use Cubo\Check\Measuring\DistanceRows;
-use Cubo\Check\Measuring\MakingRows;
-use Cubo\Check\Measuring\PatternRows;
-use Cubo\Check\Measuring\PrintRows;
-use Cubo\Check\Measuring\RoundRows;
-use Cubo\Check\Measuring\ShapeRows;
-use Cubo\Check\Measuring\SizeRows;
+use Cubo\Check\Measuring\AllRows;
 use Cubo\Check\Slip\Diagnoser;
 use Cubo\Measure\PartMeasures;
 
@@ -25,9 +18,7 @@ use Cubo\Measure\PartMeasures;
  */
 final class Checker
 {
-    /** Units that one row may cost, that finding how the part lies may cost, and all slips together. */
-    private const ROW = 20_000_000;
-
+    /** Units that finding how the part lies may cost, and all slips together. */
     private const POSE = 20_000_000;
 
     private const SLIPS = 30_000_000;
@@ -48,7 +39,7 @@ final class Checker
         if ($exercise->turned && ! $part->solid->isEmpty() && ! $part->isFine()) {
             $subject = self::inLikelyPose($subject);
         }
-        $rows = self::rows($subject, $exercise->asked());
+        $rows = AllRows::of($subject, $exercise->asked());
 
         return new Report($rows, $subject->within(self::SLIPS, static fn (): array => Diagnoser::of($subject, $rows)));
     }
@@ -60,51 +51,5 @@ final class Checker
         } catch (OverBudget $e) {
             return $e->limit->isOfThePart() ? $subject : throw $e;
         }
-    }
-
-    /**
-     * @param list<Requirement> $asked
-     * @return list<Row>
-     */
-    public static function rows(Subject $subject, array $asked): array
-    {
-        $rows = new Rows($subject->unit);
-        $sizes = new SizeRows($subject, $rows);
-        $distances = new DistanceRows($subject, $rows);
-        $rounds = new RoundRows($subject, $rows, $asked);
-        $patterns = new PatternRows($subject, $rows);
-        $amounts = new AmountRows($subject, $rows);
-        $shape = new ShapeRows($subject, $rows);
-        $print = new PrintRows($subject, $rows);
-        $making = new MakingRows($subject, $rows);
-        $closed = null;
-
-        $row = static function (Requirement $r) use ($subject, $rows, $sizes, $distances, $rounds, $patterns, $amounts, $shape, $print, $making, &$closed): Row {
-            if ($r->kind->isMaking()) {
-                return $making->row($r);
-            }
-            if ($subject->part->solid->isEmpty()) {
-                return $rows->missing($r, 'There is no part yet.');
-            }
-            if ($subject->part->isFine() && ! $r->kind->isPlain()) {
-                return $rows->unknown($r, 'The file has more than ' . number_format(PartMeasures::FINE, 0, '.', ' ') . ' triangles. Of so fine a one only sizes and amounts are measured; save it coarser and hand it in again.');
-            }
-            if ($r->kind->needsClosed() && ! ($closed ??= $subject->part->isClosed())) {
-                return $rows->unknown($r, 'The surface of the part is open, so it encloses nothing that could be measured.');
-            }
-            if ($r->kind->isPrinting()) {
-                return $print->row($r);
-            }
-
-            return $sizes->row($r) ?? $distances->row($r) ?? $rounds->row($r) ?? $patterns->row($r) ?? $amounts->row($r) ?? $shape->row($r) ?? throw new \LogicException("Nobody measures {$r->kind->value}.");
-        };
-
-        return array_map(static function (Requirement $r) use ($subject, $rows, $row): Row {
-            try {
-                return $subject->within(self::ROW, static fn (): Row => $row($r));
-            } catch (OverBudget $e) {
-                return $e->limit->isOfThePart() ? $rows->unknown($r, 'The part has too many faces for this to be measured. Everything else was measured.') : throw $e;
-            }
-        }, $asked);
     }
 }

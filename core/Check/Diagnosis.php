@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Check\Kind\Drawn;
+use Cubo\Check\Kind\Feature;
 use Cubo\Measure\PartMeasures;
+use Cubo\Quantity\Amount;
 use Cubo\Quantity\Unit;
 
 /**
@@ -24,7 +27,7 @@ final class Diagnosis
             return "$text $slip";
         }
         foreach ($exercise->asked() as $other) {
-            if ($other->kind === RequirementKind::Size && $other->id !== $r->id) {
+            if ($other->kind->drawn() === Drawn::Overall && $other->id !== $r->id) {
                 $j = $other->axis();
                 $size = $part->bounds()->size();
                 if (abs($got - $other->nominal) <= $other->tolerance && abs($size[$j] - $r->nominal) <= $r->tolerance && abs($other->nominal - $r->nominal) > $r->tolerance) {
@@ -45,7 +48,7 @@ final class Diagnosis
     /** What one of these is called. */
     private static function round(Requirement $r): string
     {
-        return $r->kind->isOfPin() ? 'round' : 'hole';
+        return $r->kind->of() === Feature::Pin ? 'round' : 'hole';
     }
 
     public static function diameter(float $got, Requirement $r, Unit $unit): string
@@ -91,7 +94,7 @@ final class Diagnosis
 
     private static function at(Requirement $r, Unit $unit): string
     {
-        [$a, $b] = Proposer::others($r->axis());
+        [$a, $b] = Axes::others($r->axis());
         $from = ['the left', 'the front', 'the bottom'];
 
         return "{$unit->brief($r->number('u'))} from {$from[$a]} and {$unit->brief($r->number('v'))} from {$from[$b]}";
@@ -100,7 +103,7 @@ final class Diagnosis
     /** @param array{float,float} $got from the outermost faces */
     public static function place(array $got, Requirement $r, PartMeasures $part, Unit $unit): string
     {
-        [$a, $b] = Proposer::others($r->axis());
+        [$a, $b] = Axes::others($r->axis());
         $size = $part->bounds()->size();
         $asked = [$r->number('u'), $r->number('v')];
         $what = self::round($r);
@@ -128,7 +131,7 @@ final class Diagnosis
 
     public static function volume(float $got, Requirement $r, Unit $unit): string
     {
-        $text = 'The part has ' . Requirement::volume($got, $unit) . '; ' . Requirement::volume($r->nominal, $unit) . ' is asked.';
+        $text = 'The part has ' . Amount::volume($got, $unit) . '; ' . Amount::volume($r->nominal, $unit) . ' is asked.';
         $ratio = $got / $r->nominal;
         foreach ([[25.4 ** 3, 'inches for millimetres'], [25.4 ** -3, 'millimetres for inches'], [1000.0, 'centimetres for millimetres']] as [$factor, $slip]) {
             if (abs($ratio / $factor - 1) < 0.02) {

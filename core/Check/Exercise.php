@@ -22,33 +22,6 @@ final readonly class Exercise
      */
     public function __construct(public Unit $unit, public array $requirements, public string $title = '', public bool $turned = false, public ?Recipe $reference = null) {}
 
-    /** @throws UnreadableExercise */
-    public static function fromJson(string $json): self
-    {
-        $a = json_decode($json, true, 64);
-        if (! is_array($a) || ($a['format'] ?? null) !== self::FORMAT || ! is_array($a['requirements'] ?? null)) {
-            throw new UnreadableExercise('This is not an exercise: "format" must be "' . self::FORMAT . '" and "requirements" a list.');
-        }
-        $unit = Unit::tryFrom((string) ($a['unit'] ?? '')) ?? throw new UnreadableExercise('"unit" must be "mm" or "in".');
-
-        $list = array_map(Requirement::fromArray(...), array_values($a['requirements']));
-        foreach ($list as $r) {
-            try {
-                $r->as === '' || $r->within($r->as, $unit);
-            } catch (UnreadableExpression $e) {
-                throw new UnreadableExercise("The tolerance “{$r->as}” of {$r->label} cannot be read. {$e->getMessage()}");
-            }
-        }
-
-        try {
-            $reference = is_array($a['reference'] ?? null) ? Recipe::fromArray($a['reference']) : null;
-        } catch (UnreadableRecipe $e) {
-            throw new UnreadableExercise("The \"reference\" cannot be read. {$e->getMessage()}");
-        }
-
-        return new self($unit, self::lettered($list), (string) ($a['title'] ?? ''), (bool) ($a['turned'] ?? false), $reference);
-    }
-
     /**
      * Letters for what is asked, in order, without I and O.
      *

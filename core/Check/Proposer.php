@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Cubo\Check;
 
 use Cubo\Budget\OverBudget;
-use Cubo\Check\Proposing\FaceProposals;
-use Cubo\Check\Proposing\MakingProposals;
-use Cubo\Check\Proposing\PrintProposals;
-use Cubo\Check\Proposing\RoundProposals;
-use Cubo\Check\Proposing\WholeProposals;
+use Cubo\Check\Kind\Drawn;
+use Cubo\Check\Kind\Kinds;
+use Cubo\Check\Kind\Proposes;
+use Cubo\Check\Proposing\Proposing;
 use Cubo\Measure\PartMeasures;
 use Cubo\Printing\PrintProfile;
 use Cubo\Quantity\Unit;
@@ -22,9 +21,12 @@ use Cubo\Recipe\Recipe;
  */
 final class Proposer
 {
-    public const AXIS = [['Width', 'left', 'x'], ['Depth', 'front', 'y'], ['Height', 'bottom', 'z']];
+    /** mm, where nothing else is asked: common practice, no source. */
+    private const TOLERANCE = 0.2;
 
-    /** A family (holes and rounds, faces, the whole, print) may cost this share of what is left of the part's budget. */
+    private const TOLERANCE_INCH = 0.254;
+
+    /** A kind may cost this share of what is left of the part's budget. */
     private const SHARE = 3;
 
     /**
@@ -41,21 +43,20 @@ final class Proposer
         if ($part->solid->isEmpty()) {
             return [];
         }
-        $fine = $unit === Unit::Inch ? 0.254 : 0.2;
-        $size = $part->bounds()->size();
+        $p = new Proposing($part, $unit, $unit === Unit::Inch ? self::TOLERANCE_INCH : self::TOLERANCE, $profile ?? PrintProfile::of(''), $recipe);
         $out = [];
-        foreach ([0, 1, 2] as $axis) {
-            $out[] = new Requirement('size-' . self::AXIS[$axis][2], RequirementKind::Size, self::AXIS[$axis][0], self::clean($size[$axis]), $fine, 2, true, ['axis' => $axis]);
-        }
+        foreach (Kinds::all() as $kind) {
+            if (! $kind instanceof Proposes) {
+                continue;
+            }
+            // without its overall sizes nothing can be said of a part
+            if ($kind->drawn() === Drawn::Overall) {
+                array_push($out, ...$kind->proposals($p));
 
-        foreach ([
-            static fn (): array => RoundProposals::of($part, $fine),
-            static fn (): array => FaceProposals::of($part, $fine),
-            static fn (): array => WholeProposals::of($part, $fine),
-            static fn (): array => PrintProposals::of($part, $unit, $profile ?? PrintProfile::of('')),
-        ] as $family) {
+                continue;
+            }
             try {
-                array_push($out, ...$part->budget->within(intdiv(max(0, $part->budget->left()), self::SHARE), $family));
+                array_push($out, ...$part->budget->within(intdiv(max(0, $part->budget->left()), self::SHARE), static fn (): array => $kind->proposals($p)));
             } catch (OverBudget $e) {
                 if (! $e->limit->isOfThePart()) {
                     throw $e;
@@ -64,18 +65,6 @@ final class Proposer
             }
         }
 
-        return [...$out, ...($recipe === null ? [] : MakingProposals::of($recipe))];
-    }
-
-    /** @return array{int,int} the two axes across the given one, in order */
-    public static function others(int $axis): array
-    {
-        return [[1, 2], [0, 2], [0, 1]][$axis];
-    }
-
-    /** Removes the last digits' noise: 11.999999999 is 12. */
-    public static function clean(float $v): float
-    {
-        return abs($v - round($v, 7)) < 1e-8 * max(1.0, abs($v)) ? round($v, 7) + 0.0 : $v;
+        return $out;
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Cubo\Check\Kind\Feature;
+use Cubo\Check\Kind\Kind;
+use Cubo\Check\Kind\Sort;
 use Cubo\Check\Tolerance\GeneralTolerances;
 use Cubo\Check\Tolerance\Tolerance;
 use Cubo\Quantity\Expression;
@@ -26,13 +29,10 @@ use Cubo\Quantity\UnreadableExpression;
  */
 final readonly class Requirement
 {
-    /** Keys of "where" that hold text. */
-    private const WORDS = ['about', 'step', 'size', 'was', 'becomes', 'from', 'to'];
-
     /** @param array<string, float|int|string> $where */
     public function __construct(
         public string $id,
-        public RequirementKind $kind,
+        public Kind $kind,
         public string $label,
         public float $nominal,
         public float $tolerance,
@@ -43,50 +43,10 @@ final readonly class Requirement
         public string $as = '',
     ) {}
 
-    /**
-     * @param mixed $a
-     *
-     * @throws UnreadableExercise
-     */
-    public static function fromArray(mixed $a): self
-    {
-        if (! is_array($a)) {
-            throw new UnreadableExercise('A requirement is an object with "kind", "nominal" and "tolerance".');
-        }
-        $kind = RequirementKind::tryFrom((string) ($a['kind'] ?? '')) ?? throw new UnreadableExercise('A requirement\'s "kind" is none of ' . implode(', ', array_column(RequirementKind::cases(), 'value')) . '.');
-        foreach (['nominal', 'tolerance'] as $key) {
-            if (! is_int($a[$key] ?? null) && ! is_float($a[$key] ?? null)) {
-                throw new UnreadableExercise("The requirement \"{$kind->value}\" needs a number as \"$key\".");
-            }
-        }
-        $where = [];
-        foreach ((array) ($a['where'] ?? []) as $key => $v) {
-            $word = in_array($key, self::WORDS, true);
-            if ($word ? ! is_string($v) : ! is_int($v) && ! is_float($v)) {
-                throw new UnreadableExercise("\"where\".\"$key\" must be " . ($word ? 'text.' : 'a number.'));
-            }
-            $where[$key] = is_string($v) ? mb_substr($v, 0, 40) : $v;
-        }
-        foreach ($kind->whereKeys() as $key) {
-            if (! isset($where[$key])) {
-                throw new UnreadableExercise("The requirement \"{$kind->value}\" needs " . (in_array($key, self::WORDS, true) ? 'text' : 'a number') . " as \"where\".\"$key\".");
-            }
-        }
-        if (isset($where['axis']) && ! in_array($where['axis'], [0, 1, 2], true)) {
-            throw new UnreadableExercise('An "axis" is 0 (x), 1 (y) or 2 (z).');
-        }
-
-        return new self(
-            (string) ($a['id'] ?? $kind->value), $kind, (string) ($a['label'] ?? $kind->value), (float) $a['nominal'], (float) $a['tolerance'],
-            (int) ($a['points'] ?? 1), (bool) ($a['asked'] ?? true), $where, (string) ($a['letter'] ?? ''),
-            is_string($a['as'] ?? null) ? mb_substr($a['as'], 0, 40) : '',
-        );
-    }
-
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'kind' => $this->kind->value, 'label' => $this->label, 'nominal' => $this->nominal, 'tolerance' => $this->tolerance,
+        return ['id' => $this->id, 'kind' => $this->kind->id(), 'label' => $this->label, 'nominal' => $this->nominal, 'tolerance' => $this->tolerance,
             'points' => $this->points, 'asked' => $this->asked, 'where' => $this->where, 'letter' => $this->letter] + ($this->as === '' ? [] : ['as' => $this->as]);
     }
 
@@ -121,7 +81,7 @@ final readonly class Requirement
     /** Whether a hole is asked to go through. */
     public function goesThrough(): bool
     {
-        return $this->kind === RequirementKind::HoleDepth && $this->nominal <= 0;
+        return $this->kind->mustHold($this->nominal) && $this->kind->of() === Feature::Hole;
     }
 
     /**
@@ -166,44 +126,7 @@ final readonly class Requirement
     /** What the drawing or the teacher asks, as text. */
     public function askedText(Unit $unit): string
     {
-        $length = $unit->brief($this->nominal);
-
-        return match ($this->kind) {
-            RequirementKind::HoleDiameter, RequirementKind::PinDiameter, RequirementKind::SinkDiameter, RequirementKind::PitchCircle => "⌀ $length",
-            RequirementKind::HolePlace, RequirementKind::PinPlace => $unit->brief($this->number('u')) . ', ' . $unit->brief($this->number('v')),
-            RequirementKind::HoleDepth => $this->goesThrough() ? 'through' : "$length deep",
-            RequirementKind::Volume => self::volume($this->nominal, $unit),
-            RequirementKind::Area => self::area($this->nominal, $unit),
-            RequirementKind::Mass => self::grams($this->nominal, $unit),
-            RequirementKind::Symmetry => 'mirror',
-            RequirementKind::NotSymmetric => 'no mirror',
-            RequirementKind::Rotation => (int) $this->number('order') . ' alike',
-            RequirementKind::Bodies => (string) (int) $this->nominal,
-            RequirementKind::HoleCount => (int) $this->nominal . ' of ⌀ ' . $unit->brief($this->number('diameter')),
-            RequirementKind::Rounds => (int) $this->number('count') . ' × R ' . $length,
-            RequirementKind::Chamfers => (int) $this->number('count') . ' × ' . $length . ' × 45°',
-            RequirementKind::Closed => 'closed',
-            RequirementKind::Centred => 'on the origin',
-            RequirementKind::Pose => 'as drawn',
-            RequirementKind::Centroid => implode(', ', array_map(fn (string $k): string => $unit->show($this->number($k)), ['x', 'y', 'z'])),
-            RequirementKind::FitsBed => implode(' × ', array_map(fn (string $k): string => $unit->brief($this->number($k)), ['x', 'y', 'z'])),
-            RequirementKind::Shape => 'at least ' . Number::brief($this->nominal, 1) . ' % in common',
-            RequirementKind::Standing => 'at least ' . self::area($this->nominal, $unit),
-            RequirementKind::Wall, RequirementKind::Gap => "at least $length",
-            RequirementKind::Overhang => 'at most ' . self::area($this->nominal, $unit),
-            RequirementKind::Bridge => "at most $length",
-            RequirementKind::Tips => 'at least ' . Number::brief($this->nominal, 1) . '°',
-            RequirementKind::Islands, RequirementKind::Hollow, RequirementKind::EdgeContact => 'none',
-            RequirementKind::SinkAngle, RequirementKind::Taper, RequirementKind::Angle => Number::brief($this->nominal, 2) . '°',
-            RequirementKind::StepUsed => (string) $this->where['step'],
-            RequirementKind::StepAvoided => 'no ' . $this->where['step'],
-            RequirementKind::StepsMost => 'at most ' . (int) $this->nominal,
-            RequirementKind::SketchesSettled => 'all settled',
-            RequirementKind::SketchTied => 'tied',
-            RequirementKind::TwoWays => 'two ways',
-            RequirementKind::WhatIf => $this->where['size'] . ' becomes ' . $this->where['becomes'],
-            default => $length,
-        };
+        return $this->kind->asked($this->nominal, $this->where, $unit);
     }
 
     public function toleranceText(Unit $unit): string
@@ -212,24 +135,9 @@ final readonly class Requirement
             ! $this->kind->hasTolerance(), $this->goesThrough() => '',
             $this->kind->isShare() => '±' . Number::brief($this->tolerance, 2) . ' %',
             $this->kind->isAngle() => ($this->as === '' ? '' : "$this->as ") . '±' . Number::brief($this->tolerance, 2) . '°',
-            $this->kind->isPlace(), $this->kind === RequirementKind::Symmetry, $this->kind === RequirementKind::Rotation => 'within ' . $unit->brief($this->tolerance),
+            $this->kind->sort() === Sort::Off => 'within ' . $unit->brief($this->tolerance),
             $this->as !== '' => (preg_match('/^[A-Za-z]/', $this->as) ? "$this->as " : '') . $this->limits($unit)->text($unit),
             default => '±' . $unit->brief($this->tolerance),
         };
-    }
-
-    public static function grams(float $g, Unit $unit): string
-    {
-        return $unit === Unit::Inch ? Number::show($g / 453.59237, 4) . ' lb' : Number::show($g, 2) . ' g';
-    }
-
-    public static function volume(float $mm3, Unit $unit): string
-    {
-        return $unit === Unit::Inch ? Number::show($mm3 / 25.4 ** 3, 3) . ' in³' : Number::large($mm3) . ' mm³';
-    }
-
-    public static function area(float $mm2, Unit $unit): string
-    {
-        return $unit === Unit::Inch ? Number::show($mm2 / 25.4 ** 2, 3) . ' in²' : Number::large($mm2) . ' mm²';
     }
 }

@@ -76,7 +76,7 @@ final readonly class Rows
      */
     private function make(Requirement $r, string $measured, ?float $off, string $offText, string $status, string $word, string $diagnosis, ?array $place): Row
     {
-        return new Row($r->id, $r->letter, $r->label, $r->kind->value, $r->askedText($this->unit), $r->toleranceText($this->unit), $measured,
+        return new Row($r->id, $r->letter, $r->label, $r->kind->id(), $r->askedText($this->unit), $r->toleranceText($this->unit), $measured,
             $off === null || ! is_finite($off) ? null : $off, $r->tolerance, $offText, $status, $word, $diagnosis, $r->points, $place);
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Cubo\Drawing;
 
+use Cubo\Check\Axes;
 use Cubo\Check\Datum\Datum;
 use Cubo\Check\Datum\Stretch;
 use Cubo\Check\Exercise;
-use Cubo\Check\Proposer;
+use Cubo\Check\Kind\Drawn;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Measure\Bounds;
 
 /** Decides in which view and on which side every asked size is written. */
@@ -20,13 +20,13 @@ final class DimensionPlan
     {
         $out = [];
         foreach ($exercise->asked() as $r) {
-            array_push($out, ...match ($r->kind) {
-                RequirementKind::Size => [self::size($r, $exercise, $b)],
-                RequirementKind::FaceDistance => [self::step($r, $exercise, $b)],
-                RequirementKind::Distance => self::distance($r, $exercise, $b),
-                RequirementKind::HoleDiameter => [self::diameter($r, $exercise, $b)],
-                RequirementKind::HolePlace => self::place($r, $exercise, $b),
-                default => [],
+            array_push($out, ...match ($r->kind->drawn()) {
+                Drawn::Overall => [self::size($r, $exercise, $b)],
+                Drawn::Step => [self::step($r, $exercise, $b)],
+                Drawn::Between => self::distance($r, $exercise, $b),
+                Drawn::Diameter => [self::diameter($r, $exercise, $b)],
+                Drawn::Place => self::place($r, $exercise, $b),
+                null => [],
             });
         }
 
@@ -108,7 +108,7 @@ final class DimensionPlan
     private static function centre(Requirement $r, Bounds $b): array
     {
         $axis = $r->axis();
-        [$i, $j] = Proposer::others($axis);
+        [$i, $j] = Axes::others($axis);
 
         return [[View::Right, View::Front, View::Top][$axis], [$b->min[$i] + $r->number('u'), $b->min[$j] + $r->number('v')], $i, $j];
     }

@@ -45,22 +45,6 @@ final readonly class Recipe
         public array $within = [],
     ) {}
 
-    /** @throws UnreadableRecipe */
-    public static function fromJson(string $json): self
-    {
-        return RecipeReader::fromJson($json);
-    }
-
-    /**
-     * @param array<array-key, mixed> $data
-     *
-     * @throws UnreadableRecipe
-     */
-    public static function fromArray(array $data): self
-    {
-        return RecipeReader::fromArray($data);
-    }
-
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -22,6 +22,7 @@ use Cubo\Check\Report;
 use Cubo\Check\Requirement;
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\RecipeReader;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -87,7 +88,7 @@ final class DemoSchoolSeeder extends Seeder
             $this->exercise($teachers[1], $plan + ['ask' => [], 'skip' => [], 'label' => []]);
         }
         foreach ($library as $entry) {
-            $group = Document::fromArray(['format' => Document::FORMAT, 'title' => '', 'unit' => 'mm', 'groups' => ['g1' => $entry['group']], 'steps' => []]);
+            $group = RecipeReader::fromArray(['format' => Document::FORMAT, 'title' => '', 'unit' => 'mm', 'groups' => ['g1' => $entry['group']], 'steps' => []]);
             $this->library->put($teachers[0], $classes['7a'], $group, 'g1', $entry['tags']);
         }
         ['slips' => $slips, 'given' => $given] = require __DIR__ . '/demo/hand_ins.php';
@@ -148,7 +149,7 @@ final class DemoSchoolSeeder extends Seeder
             }
         }
 
-        return Document::fromArray(['format' => Document::FORMAT, 'title' => $plan['title'], 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $steps]);
+        return RecipeReader::fromArray(['format' => Document::FORMAT, 'title' => $plan['title'], 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $steps]);
     }
 
     /** Saves the part step by step, as it is built at the bench, so that undo has something to go back to. */

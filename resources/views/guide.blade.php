@@ -13,7 +13,7 @@
 </section>
 <section>
 <h2>A worked part: {{ $document->title }}</h2>
-<p>{{ count($steps) }} steps, {{ \Cubo\Check\Requirement::volume($mass['volume'], $document->unit) }}. Every sentence below is a step of the real part, and every picture shows the part after it.</p>
+<p>{{ count($steps) }} steps, {{ \Cubo\Quantity\Amount::volume($mass['volume'], $document->unit) }}. Every sentence below is a step of the real part, and every picture shows the part after it.</p>
 <ol class="worked">@foreach ($steps as $i => ['step' => $step, 'form' => $f, 'picture' => $picture])
 <li><span class="n">{{ $i + 1 }}</span><div><p class="say">@include('bench.sentence')</p>@if ($step->note !== '')<p class="quiet">{{ $step->note }}</p>@endif</div>{!! $picture !!}</li>
 @endforeach</ol>

@@ -2,7 +2,7 @@
 <x-layout title="Layers, {{ $exercise->title }}">
 <x-person-strip caption="{{ $exercise->title }}, {{ $work->student->name }}" heading="Layers of the print">
 <div><span class="cap">Layers</span>{{ $estimate->layers }} of <span class="num">{{ $unit->brief($profile->layer) }} {{ $unit->value }}</span></div>
-<div><span class="cap">About</span><b>{{ $estimate->minutes < 90 ? round($estimate->minutes) . ' min' : round($estimate->minutes / 60, 1) . ' h' }}, {{ \Cubo\Check\Requirement::grams($estimate->mass, $unit) }}</b></div>
+<div><span class="cap">About</span><b>{{ $estimate->minutes < 90 ? round($estimate->minutes) . ' min' : round($estimate->minutes / 60, 1) . ' h' }}, {{ \Cubo\Quantity\Amount::mass($estimate->mass, $unit) }}</b></div>
 <x-slot:acts><a class="btn" href="{{ route('hand-ins.show', $handIn) }}">Back to the report</a></x-slot:acts>
 </x-person-strip>
 <main class="layers">

@@ -9,6 +9,7 @@ declare(strict_types=1);
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\Step;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
@@ -67,7 +68,7 @@ function nudged(Recipe $recipe, int $index, int $run): Recipe
 $plans = require __DIR__ . '/../../database/seeders/demo/exercises.php';
 $rows = $parts = [];
 foreach ($plans as $plan) {
-    $recipe = Recipe::fromArray(['format' => Recipe::FORMAT, 'title' => $plan['title'], 'unit' => $plan['unit'], 'steps' => $plan['steps']]);
+    $recipe = RecipeReader::fromArray(['format' => Recipe::FORMAT, 'title' => $plan['title'], 'unit' => $plan['unit'], 'steps' => $plan['steps']]);
     $tools = tools($recipe);
     $parts[] = array_map(static function (array $t): array {
         $v = [];

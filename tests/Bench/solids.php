@@ -11,6 +11,7 @@ use Cubo\Geometry\Transform;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Boolean\Operation;
 use Cubo\Solid\Maker\Primitives;
@@ -159,7 +160,7 @@ array_push(
 foreach ($steps as $i => $s) {
     $steps[$i] = $s + ['id' => 's' . ($i + 1)];
 }
-$recipe = static fn (array $steps): Recipe => Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => $steps]);
+$recipe = static fn (array $steps): Recipe => RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => $steps]);
 $tools = array_map(static fn (array $s): Solid => (new Evaluator)->evaluate($recipe([['effect' => 'add'] + $s]))->part(), $steps);
 $jobs[] = ['part of ' . count($steps) . ' steps', array_map(static fn (array $s): string => ($s['effect'] ?? 'add') === 'cut' ? 'difference' : 'union', array_slice($steps, 1)), $tools];
 

@@ -11,6 +11,7 @@ use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 
 require __DIR__ . '/../../vendor/autoload.php';
 
@@ -30,7 +31,7 @@ function workedPart(int $count, string $height = '12', string $last = '4'): Reci
     }
     $steps[] = ['id' => "s$count", 'kind' => 'round', 'edges' => ['s1:back / s1:left'], 'radius' => $last];
 
-    return Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => $steps]);
+    return RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => $steps]);
 }
 
 function plainLoop(): float

@@ -7,6 +7,7 @@ use Cubo\Exchange\StlFile;
 use Cubo\Exchange\ThreeMfFile;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Solid\Solid;
 use Tests\Outside;
 use Tests\Parts;
@@ -24,7 +25,7 @@ function exported(): array
         if (! str_contains((string) file_get_contents($file), 'cubo-recipe')) {
             continue;
         }
-        $out[basename($file)] = [(new Evaluator)->evaluate(Recipe::fromJson((string) file_get_contents($file)))->part()];
+        $out[basename($file)] = [(new Evaluator)->evaluate(RecipeReader::fromJson((string) file_get_contents($file)))->part()];
     }
 
     return $out;

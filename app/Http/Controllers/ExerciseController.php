@@ -15,6 +15,7 @@ use App\Support\Marking;
 use App\Support\RecipeBook;
 use App\Support\Workbench;
 use Cubo\Budget\OverBudget;
+use Cubo\Check\ExerciseReader;
 use Cubo\Check\Requirement;
 use Cubo\Measure\PartMeasures;
 use Cubo\Printing\PrintProfile;
@@ -74,7 +75,7 @@ final class ExerciseController extends Controller
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$exercise->reference_id, $state->key], false),
             'readouts' => $this->readouts($state),
             'data' => $read['places'], 'whole' => $read['whole'],
-            'aside' => array_map(Requirement::fromArray(...), $exercise->aside),
+            'aside' => array_map(ExerciseReader::requirement(...), $exercise->aside),
             'classes' => $teacher->classes()->orderBy('name')->get(),
             'handIns' => Marking::last($exercise)->count(),
             'assignments' => $exercise->assignments()->whereNull('taken_back_at')->with('schoolClass')->get()->keyBy('class_id'),

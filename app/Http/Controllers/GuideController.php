@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Support\PartFiles;
 use App\Support\Bench\StepForm;
+use App\Support\PartFiles;
 use App\Support\Workbench;
 use Cubo\Drawing\Picture;
 use Cubo\Drawing\View as Sight;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\PlacedSketch;
 use Cubo\Recipe\Recipe as Document;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\Step;
 use Cubo\Sketch\Area\DrawnCurves;
 use Illuminate\View\View;
@@ -21,7 +22,7 @@ final class GuideController extends Controller
 {
     public function __invoke(Workbench $bench, PartFiles $files): View
     {
-        $document = Document::fromJson((string) file_get_contents(resource_path('guide/rain-gauge-shelf.json')));
+        $document = RecipeReader::fromJson((string) file_get_contents(resource_path('guide/rain-gauge-shelf.json')));
         $whole = $bench->evaluate($document);
         $steps = array_map(static function (Step $step) use ($document, $bench, $files): array {
             $state = $bench->evaluate($document->upTo($step->id));

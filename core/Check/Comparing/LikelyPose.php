@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Comparing;
 
-use Cubo\Check\Checker;
+use Cubo\Check\Kind\Drawn;
+use Cubo\Check\Measuring\AllRows;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Check\Subject;
 use Cubo\Geometry\Transform;
@@ -15,9 +15,6 @@ use Cubo\Measure\PartMeasures;
 /** Where an exercise lets a part lie in another way: the way of the 24 in which most of what is asked is met. */
 final class LikelyPose
 {
-    /** Kinds that depend on how a part lies and are quickly measured. */
-    private const TELLING = [RequirementKind::Size, RequirementKind::HoleDiameter, RequirementKind::HolePlace, RequirementKind::PinDiameter, RequirementKind::PinPlace, RequirementKind::FaceDistance, RequirementKind::HoleDepth];
-
     public static function of(Subject $subject): PartMeasures
     {
         if ($subject->reference !== null) {
@@ -25,10 +22,10 @@ final class LikelyPose
 
             return $fit === null || $fit->isStraight() ? $subject->part : self::turned($subject->part, $fit->move->r);
         }
-        $telling = array_values(array_filter($subject->exercise->asked(), static fn (Requirement $r): bool => in_array($r->kind, self::TELLING, true)));
+        $telling = array_values(array_filter($subject->exercise->asked(), static fn (Requirement $r): bool => $r->kind->tellsPose()));
         $best = $subject->part;
         $most = self::met($subject, $telling);
-        $sizes = array_filter($telling, static fn (Requirement $r): bool => $r->kind === RequirementKind::Size);
+        $sizes = array_filter($telling, static fn (Requirement $r): bool => $r->kind->drawn() === Drawn::Overall);
         foreach (Alignment::ways() as $n => $r) {
             if ($n === 0 || $most === count($telling)) {
                 continue;
@@ -50,7 +47,7 @@ final class LikelyPose
     /** @param list<Requirement> $asked */
     private static function met(Subject $subject, array $asked): int
     {
-        return count(array_filter(Checker::rows($subject, $asked), static fn (Row $r): bool => $r->status === 'met'));
+        return count(array_filter(AllRows::of($subject, $asked), static fn (Row $r): bool => $r->status === 'met'));
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Datum;
 
-use Cubo\Check\Proposer;
+use Cubo\Check\Axes;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\Flat;
 use Cubo\Measure\Hole;
@@ -39,7 +39,7 @@ final readonly class Datum
     public static function all(PartMeasures $part): array
     {
         $min = $part->bounds()->min;
-        $from = static fn (array $p): array => array_map(Proposer::clean(...), Vector::sub($p, $min));
+        $from = static fn (array $p): array => array_map(Axes::clean(...), Vector::sub($p, $min));
         $round = static fn (DatumKind $k): callable => static fn (Hole $h): self => new self($k, $from($h->point), $h->axis, $h->radius);
 
         return [
@@ -99,9 +99,9 @@ final readonly class Datum
             return $name . ($this->kind === DatumKind::Face ? '' : ', slanting,') . ' around ' . implode(', ', $at);
         }
         if ($this->kind === DatumKind::Face) {
-            return "$name, {$at[$axis]} from the " . Proposer::AXIS[$axis][1];
+            return "$name, {$at[$axis]} from the " . Axes::FIRST[$axis];
         }
-        [$i, $j] = Proposer::others($axis);
+        [$i, $j] = Axes::others($axis);
 
         return "$name, " . self::WAYS[$axis] . ", at {$at[$i]}, {$at[$j]}";
     }

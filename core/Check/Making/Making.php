@@ -9,6 +9,7 @@ use Cubo\Budget\Budget;
 use Cubo\Budget\OverBudget;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\Step;
 
 /** How a part was made: its steps, a way to make it again with others, and how else the same person has made it. */
 final readonly class Making
@@ -39,6 +40,29 @@ final readonly class Making
         }
 
         return $state;
+    }
+
+    /** @return list<Step> steps that are switched on, those of groups included */
+    public function steps(): array
+    {
+        return self::on($this->recipe);
+    }
+
+    /** How many of them are of a kind. */
+    public function count(string $kind): int
+    {
+        return count(array_filter($this->steps(), static fn (Step $s): bool => $s->kind->id() === $kind));
+    }
+
+    /** @return list<Step> */
+    private static function on(Recipe $recipe): array
+    {
+        $out = array_values(array_filter($recipe->steps, static fn (Step $s): bool => ! $s->off));
+        foreach ($recipe->groups as $g) {
+            array_push($out, ...self::on($g->recipe));
+        }
+
+        return $out;
     }
 
     /** Another of the ways in place of this one. */

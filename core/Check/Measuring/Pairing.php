@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Measuring;
 
-use Cubo\Check\Proposer;
+use Cubo\Check\Axes;
 use Cubo\Measure\Bounds;
 
 /**
@@ -26,7 +26,7 @@ final class Pairing
      */
     public static function of(array $found, array $places, int $axis, Bounds $bounds): array
     {
-        [$a, $b] = Proposer::others($axis);
+        [$a, $b] = Axes::others($axis);
         $size = $bounds->size();
         $far = count($found) === 1 && count($places) === 1 ? INF : 0.35 * max($size[$a], $size[$b]);
         $candidates = [];

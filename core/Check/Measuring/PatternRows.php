@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Measuring;
 
-use Cubo\Check\Proposer;
+use Cubo\Check\Axes;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Check\Rows;
 use Cubo\Check\Subject;
@@ -21,19 +20,7 @@ final readonly class PatternRows
 {
     public function __construct(private Subject $subject, private Rows $rows) {}
 
-    public function row(Requirement $r): ?Row
-    {
-        return match ($r->kind) {
-            RequirementKind::HoleCount => $this->count($r),
-            RequirementKind::PitchCircle => $this->circle($r),
-            RequirementKind::Pitch => $this->pitch($r),
-            RequirementKind::Rounds => $this->rounds($r),
-            RequirementKind::Chamfers => $this->chamfers($r),
-            default => null,
-        };
-    }
-
-    private function count(Requirement $r): Row
+    public function count(Requirement $r): Row
     {
         $n = count($this->holes($r));
         $asked = (int) round($r->nominal);
@@ -43,7 +30,7 @@ final readonly class PatternRows
             "$n holes of ⌀ {$this->subject->unit->brief($r->number('diameter'))} run this way; $asked are asked." . ($n === 1 && $asked > 1 ? ' Was the repeat or the mirror left out?' : ''), null);
     }
 
-    private function circle(Requirement $r): Row
+    public function circle(Requirement $r): Row
     {
         $holes = $this->holes($r);
         $circle = Patterns::circle($holes, $r->axis());
@@ -57,14 +44,14 @@ final readonly class PatternRows
                 $text .= " Did you type the $slip?";
             }
         }
-        [$a, $b] = Proposer::others($r->axis());
+        [$a, $b] = Axes::others($r->axis());
         $at = $holes[0]->point;
         [$at[$a], $at[$b]] = [$circle[0], $circle[1]];
 
         return $this->rows->length($r, $circle[2], $text, ['kind' => 'ring', 'centre' => $at, 'axis' => $r->axis(), 'radius' => $circle[2] / 2, 'asked' => $r->nominal / 2], '⌀ ');
     }
 
-    private function pitch(Requirement $r): Row
+    public function pitch(Requirement $r): Row
     {
         $holes = $this->holes($r);
         $row = Patterns::row($holes, $r->axis());
@@ -84,7 +71,7 @@ final readonly class PatternRows
         return $this->rows->length($r, $got, $text, ['kind' => 'spot', 'at' => $holes[0]->point]);
     }
 
-    private function rounds(Requirement $r): Row
+    public function rounds(Requirement $r): Row
     {
         $arcs = array_values(array_filter($this->subject->part->features()->arcs, static fn (RoundPiece $p): bool => $p->turn < M_PI - 0.05 && ($r->number('hollow') > 0) === $p->hollow));
 
@@ -105,7 +92,7 @@ final readonly class PatternRows
         return $this->several($r, $found, 'rounded edge', 'R ');
     }
 
-    private function chamfers(Requirement $r): Row
+    public function chamfers(Requirement $r): Row
     {
         return $this->several($r, array_map(static fn (array $c): array => [$c[0], $c[1]->centroid], Patterns::chamfers($this->subject->part)), 'chamfer', '');
     }
@@ -140,7 +127,7 @@ final readonly class PatternRows
         // wide enough that a wrong diameter is told where the diameter is asked, not here; but not as far as the next ones the drawing has
         $within = max(0.05 * $d, 0.1);
         foreach ($this->subject->exercise->requirements as $q) {
-            if ($q->kind === RequirementKind::HoleCount && $q->axis() === $r->axis() && abs($q->number('diameter') - $d) > 1e-6) {
+            if (isset($q->where['axis'], $q->where['diameter'], $q->where['count']) && $q->axis() === $r->axis() && abs($q->number('diameter') - $d) > 1e-6) {
                 $within = min($within, 0.49 * abs($q->number('diameter') - $d));
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Measuring;
 
-use Cubo\Check\Proposer;
+use Cubo\Check\Axes;
 use Cubo\Measure\Flat;
 use Cubo\Measure\Hole;
 use Cubo\Measure\PartMeasures;
@@ -32,7 +32,7 @@ final class Patterns
         if (count($holes) < 3) {
             return null;
         }
-        [$a, $b] = Proposer::others($axis);
+        [$a, $b] = Axes::others($axis);
         $p = array_map(static fn (Hole $h): array => [$h->point[$a], $h->point[$b]], $holes);
         $n = count($p);
         $c = [array_sum(array_column($p, 0)) / $n, array_sum(array_column($p, 1)) / $n];
@@ -53,7 +53,7 @@ final class Patterns
         if (count($holes) < 3) {
             return null;
         }
-        [$a, $b] = Proposer::others($axis);
+        [$a, $b] = Axes::others($axis);
         $p = array_map(static fn (Hole $h): array => [$h->point[$a], $h->point[$b]], $holes);
         sort($p);
         $n = count($p);

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Measuring;
 
+use Cubo\Check\Axes;
 use Cubo\Check\Diagnosis;
-use Cubo\Check\Proposer;
+use Cubo\Check\Kind\Feature;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Check\Rows;
 use Cubo\Check\Subject;
@@ -23,28 +23,16 @@ final class RoundRows
     /** Two candidates that differ by less, mm, measure the same. */
     private const ALIKE = 1e-3;
 
+    /** Cosine: what leans less against an axis runs along it. */
+    private const ALONG = 1 - 1e-5;
+
     /** @var array<string, array<string, array{Hole, Hole|null}>> by kind and axis */
     private array $pairs = [];
 
     /** @param list<Requirement> $asked */
     public function __construct(private readonly Subject $subject, private readonly Rows $rows, private readonly array $asked) {}
 
-    public function row(Requirement $r): ?Row
-    {
-        return match ($r->kind) {
-            RequirementKind::HoleDiameter, RequirementKind::PinDiameter => $this->diameter($r),
-            RequirementKind::HolePlace, RequirementKind::PinPlace => $this->place($r),
-            RequirementKind::HoleDepth => $this->depth($r),
-            RequirementKind::PinHeight => $this->height($r),
-            RequirementKind::AxisDistance => $this->axisDistance($r),
-            RequirementKind::SinkDiameter, RequirementKind::SinkAngle => $this->sink($r),
-            RequirementKind::Taper => $this->taper($r),
-            RequirementKind::SlotLength, RequirementKind::SlotWidth => $this->slot($r),
-            default => null,
-        };
-    }
-
-    private function diameter(Requirement $r): Row
+    public function diameter(Requirement $r): Row
     {
         $found = $this->find($r);
         if ($found === null) {
@@ -58,7 +46,7 @@ final class RoundRows
         return $this->rows->length($r, 2 * $h->radius, Diagnosis::diameter(2 * $h->radius, $r, $this->subject->unit) . $this->doubt($doubt, $r), $this->ring($h, $r->axis(), $r->nominal / 2), '⌀ ');
     }
 
-    private function place(Requirement $r): Row
+    public function place(Requirement $r): Row
     {
         $found = $this->find($r);
         if ($found === null) {
@@ -66,7 +54,7 @@ final class RoundRows
         }
         [$h, $doubt] = $found;
         $unit = $this->subject->unit;
-        [$a, $b] = Proposer::others($r->axis());
+        [$a, $b] = Axes::others($r->axis());
         $min = $this->subject->part->bounds()->min;
         $u = $h->point[$a] - $min[$a];
         $v = $h->point[$b] - $min[$b];
@@ -76,7 +64,7 @@ final class RoundRows
             $unit->show($off) . ' off its place', Diagnosis::place([$u, $v], $r, $this->subject->part, $unit) . $this->doubt($doubt, $r), $this->ring($h, $r->axis(), null));
     }
 
-    private function depth(Requirement $r): Row
+    public function depth(Requirement $r): Row
     {
         $found = $this->find($r);
         if ($found === null) {
@@ -99,7 +87,7 @@ final class RoundRows
             'Not through', 'The hole does not go through: ' . $unit->show($skin) . ' ' . $unit->word() . ' are left at its end. Make it deeper, or choose “through”.', $place);
     }
 
-    private function height(Requirement $r): Row
+    public function height(Requirement $r): Row
     {
         $found = $this->find($r);
         if ($found === null) {
@@ -114,7 +102,7 @@ final class RoundRows
         return $this->rows->length($r, $got, Diagnosis::factor($got, $r->nominal, $unit, 'end of the round stands'), $this->ring($found[0], $r->axis(), null));
     }
 
-    private function axisDistance(Requirement $r): Row
+    public function axisDistance(Requirement $r): Row
     {
         $axis = $r->axis();
         $pairs = $this->pairs($axis, false);
@@ -123,7 +111,7 @@ final class RoundRows
         if ($p === null || $q === null) {
             return $this->rows->missing($r, 'One of the two holes is not there.');
         }
-        [$a, $b] = Proposer::others($axis);
+        [$a, $b] = Axes::others($axis);
         $got = hypot($p->point[$a] - $q->point[$a], $p->point[$b] - $q->point[$b]);
         $unit = $this->subject->unit;
         $text = "The axes are {$unit->show($got)} apart; {$unit->brief($r->nominal)} is asked.";
@@ -137,22 +125,36 @@ final class RoundRows
         return $this->rows->length($r, $got, $text, ['kind' => 'spot', 'at' => Vector::add($p->point, Vector::sub($q->point, $p->point), 0.5)]);
     }
 
-    private function sink(Requirement $r): Row
+    public function sinkDiameter(Requirement $r): Row
     {
         $cone = $this->cone($r, true);
         if ($cone === null) {
-            return $this->rows->missing($r, 'The hole has no conical sinking here.');
+            return $this->noSink($r);
         }
-        $place = ['kind' => 'spot', 'at' => $cone->point];
         $wide = 2 * max($cone->low, $cone->high);
 
-        return $r->kind === RequirementKind::SinkDiameter
-            ? $this->rows->length($r, $wide, Diagnosis::diameter($wide, $r, $this->subject->unit), $place, '⌀ ')
-            : $this->rows->angle($r, $cone->opening(), 'The sinking opens by ' . round($cone->opening(), 1) . '° from side to side; ' . round($r->nominal, 1) . '° is asked.'
-                . (abs($cone->opening() - 2 * $r->nominal) < 1 || abs(2 * $cone->opening() - $r->nominal) < 1 ? ' Was half the angle taken for the whole, or the whole for half?' : ''), $place);
+        return $this->rows->length($r, $wide, Diagnosis::diameter($wide, $r, $this->subject->unit), ['kind' => 'spot', 'at' => $cone->point], '⌀ ');
     }
 
-    private function taper(Requirement $r): Row
+    public function sinkAngle(Requirement $r): Row
+    {
+        $cone = $this->cone($r, true);
+        if ($cone === null) {
+            return $this->noSink($r);
+        }
+        $got = $cone->opening();
+        $halved = abs($got - 2 * $r->nominal) < 1 || abs(2 * $got - $r->nominal) < 1;
+
+        return $this->rows->angle($r, $got, 'The sinking opens by ' . round($got, 1) . '° from side to side; ' . round($r->nominal, 1) . '° is asked.'
+            . ($halved ? ' Was half the angle taken for the whole, or the whole for half?' : ''), ['kind' => 'spot', 'at' => $cone->point]);
+    }
+
+    private function noSink(Requirement $r): Row
+    {
+        return $this->rows->missing($r, 'The hole has no conical sinking here.');
+    }
+
+    public function taper(Requirement $r): Row
     {
         $cone = $this->cone($r, false);
         if ($cone === null) {
@@ -168,27 +170,45 @@ final class RoundRows
 
     private function cone(Requirement $r, bool $hollow): ?RoundPiece
     {
-        $like = array_values(array_filter($this->subject->part->features()->cones, static fn (RoundPiece $c): bool => $c->hollow === $hollow && abs($c->axis[$r->axis()]) > 1 - 1e-5));
+        $like = array_values(array_filter($this->subject->part->features()->cones, static fn (RoundPiece $c): bool => $c->hollow === $hollow && abs($c->axis[$r->axis()]) > self::ALONG));
 
         return $this->nearest($like, $r, static fn (RoundPiece $p): array => $p->point);
     }
 
-    private function slot(Requirement $r): Row
+    public function slotLength(Requirement $r): Row
     {
-        $like = array_values(array_filter($this->subject->part->features()->slots, static fn (Slot $s): bool => abs($s->axis[$r->axis()]) > 1 - 1e-5));
-        $slot = $this->nearest($like, $r, static fn (Slot $s): array => $s->middle);
+        $slot = $this->slot($r);
         if ($slot === null) {
-            return $this->rows->missing($r, 'No slot with round ends is near its place.');
+            return $this->noSlot($r);
         }
-        $long = $r->kind === RequirementKind::SlotLength;
-        $got = $long ? $slot->length : $slot->width;
         $unit = $this->subject->unit;
-        $text = 'The slot is ' . $unit->show($got) . ($long ? ' long over all; ' : ' wide; ') . $unit->brief($r->nominal) . ' is asked.';
-        if ($long && abs($got - $slot->width - $r->nominal) < 0.01 * $r->nominal) {
+        $text = "The slot is {$unit->show($slot->length)} long over all; {$unit->brief($r->nominal)} is asked.";
+        if (abs($slot->length - $slot->width - $r->nominal) < 0.01 * $r->nominal) {
             $text .= ' That length is there from middle to middle of its ends; the drawing gives it over all.';
         }
 
-        return $this->rows->length($r, $got, $text, ['kind' => 'spot', 'at' => $slot->middle]);
+        return $this->rows->length($r, $slot->length, $text, ['kind' => 'spot', 'at' => $slot->middle]);
+    }
+
+    public function slotWidth(Requirement $r): Row
+    {
+        $slot = $this->slot($r);
+        $unit = $this->subject->unit;
+
+        return $slot === null ? $this->noSlot($r)
+            : $this->rows->length($r, $slot->width, "The slot is {$unit->show($slot->width)} wide; {$unit->brief($r->nominal)} is asked.", ['kind' => 'spot', 'at' => $slot->middle]);
+    }
+
+    private function noSlot(Requirement $r): Row
+    {
+        return $this->rows->missing($r, 'No slot with round ends is near its place.');
+    }
+
+    private function slot(Requirement $r): ?Slot
+    {
+        $like = array_values(array_filter($this->subject->part->features()->slots, static fn (Slot $s): bool => abs($s->axis[$r->axis()]) > self::ALONG));
+
+        return $this->nearest($like, $r, static fn (Slot $s): array => $s->middle);
     }
 
     /**
@@ -200,7 +220,7 @@ final class RoundRows
      */
     private function nearest(array $found, Requirement $r, callable $at): mixed
     {
-        [$a, $b] = Proposer::others($r->axis());
+        [$a, $b] = Axes::others($r->axis());
         $min = $this->subject->part->bounds()->min;
         $size = $this->subject->part->bounds()->size();
         $best = null;
@@ -220,29 +240,40 @@ final class RoundRows
     /** @return array{Hole, Hole|null}|null the one that is most likely meant, and another one that is as likely */
     private function find(Requirement $r): ?array
     {
-        return $this->pairs($r->axis(), $r->kind->isOfPin())[self::key($r)] ?? null;
+        return $this->pairs($r->axis(), $r->kind->of() === Feature::Pin)[self::key($r)] ?? null;
     }
 
     private function absent(Requirement $r): Row
     {
-        return $this->rows->missing($r, $r->kind->isOfPin() ? Diagnosis::noPin($r, $this->subject->part, $this->subject->unit) : Diagnosis::noHole($r, $this->subject->part, $this->subject->unit));
+        return $this->rows->missing($r, $r->kind->of() === Feature::Pin ? Diagnosis::noPin($r, $this->subject->part, $this->subject->unit) : Diagnosis::noHole($r, $this->subject->part, $this->subject->unit));
     }
 
     /** No guess is made between two that measure differently. */
     private function untold(Requirement $r): Row
     {
-        return $this->rows->unknown($r, 'Two ' . ($r->kind->isOfPin() ? 'pins' : 'holes') . ' are equally near to the asked place and differ; which one is meant cannot be told.');
+        return $this->rows->unknown($r, 'Two ' . ($r->kind->of() === Feature::Pin ? 'pins' : 'holes') . ' are equally near to the asked place and differ; which one is meant cannot be told.');
     }
 
     private function doubt(?Hole $doubt, Requirement $r): string
     {
-        return $doubt !== null ? ' Another ' . ($r->kind->isOfPin() ? 'pin' : 'hole') . ' is just as near to the asked place; it is not sure that this one is meant.' : '';
+        return $doubt !== null ? ' Another ' . ($r->kind->of() === Feature::Pin ? 'pin' : 'hole') . ' is just as near to the asked place; it is not sure that this one is meant.' : '';
     }
 
     /** The place, and the width where several are asked on one axis: counterbored holes have two there. */
     private static function key(Requirement $r, string $end = ''): string
     {
         return round($r->number("u$end"), 6) . '|' . round($r->number("v$end"), 6) . '|' . ($end === '' && isset($r->where['nth']) ? (string) $r->where['nth'] : '0');
+    }
+
+    /** Whether it is about holes, or pins, that are to be found. */
+    private static function isAbout(Requirement $r, bool $pins): bool
+    {
+        return $pins ? $r->kind->of() === Feature::Pin : $r->kind->of() === Feature::Hole || self::hasSecond($r);
+    }
+
+    private static function hasSecond(Requirement $r): bool
+    {
+        return isset($r->where['u2']);
     }
 
     /** @return array<string, array{Hole, Hole|null}> by asked place */
@@ -256,12 +287,12 @@ final class RoundRows
         $found = array_values(array_filter($pins ? $f->bosses : $f->holes, static fn (Hole $h): bool => $h->principal() === $axis));
         $places = [];
         foreach ($this->asked as $r) {
-            if (! isset($r->where['axis']) || $r->axis() !== $axis || ! ($pins ? $r->kind->isOfPin() : $r->kind->isOfHole() || $r->kind === RequirementKind::AxisDistance)) {
+            if (! isset($r->where['axis']) || $r->axis() !== $axis || ! self::isAbout($r, $pins)) {
                 continue;
             }
-            $wide = in_array($r->kind, [RequirementKind::HoleDiameter, RequirementKind::PinDiameter], true) ? $r->nominal : null;
+            $wide = $r->kind->isWidth() ? $r->nominal : null;
             $places[self::key($r)] = [$r->number('u'), $r->number('v'), $wide ?? $places[self::key($r)][2] ?? (isset($r->where['diameter']) ? $r->number('diameter') : null)];
-            if ($r->kind === RequirementKind::AxisDistance) {
+            if (self::hasSecond($r)) {
                 $places[self::key($r, '2')] ??= [$r->number('u2'), $r->number('v2'), null];
             }
         }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Proposing;
 
+use Cubo\Check\Axes;
 use Cubo\Check\Datum\Datum;
 use Cubo\Check\Datum\DatumKind;
 use Cubo\Check\Datum\Matching;
 use Cubo\Check\Datum\Stretch;
-use Cubo\Check\Proposer;
+use Cubo\Check\Kind\Form\Symmetry;
+use Cubo\Check\Kind\Size\Distance;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Measure\PartMeasures;
 use Cubo\Quantity\Unit;
 
@@ -51,14 +52,14 @@ final class OwnRequirements
         if ($what === 'mirror') {
             $problem = self::unmirrored($a, $b);
 
-            return $problem ?? new Requirement($id, RequirementKind::Symmetry, 'Alike on both sides of the middle', 0.0, $tolerance, 2, true, ['axis' => (int) $a->axis(), 'about' => 'faces'] + $where);
+            return $problem ?? new Requirement($id, new Symmetry, 'Alike on both sides of the middle', 0.0, $tolerance, 2, true, ['axis' => (int) $a->axis(), 'about' => 'faces'] + $where);
         }
         $stretch = Stretch::between($a, $b);
         if ($stretch === null || $stretch->length < 1e-6) {
             return $stretch === null ? 'These two are not parallel, so they have no distance.' : 'These two are at the same place: their distance is 0.';
         }
 
-        return new Requirement($id, RequirementKind::Distance, ucfirst($a->name($unit)) . ' to ' . $b->name($unit), Proposer::clean($stretch->length), $tolerance, 2, true, $where);
+        return new Requirement($id, new Distance, ucfirst($a->name($unit)) . ' to ' . $b->name($unit), Axes::clean($stretch->length), $tolerance, 2, true, $where);
     }
 
     /** Measured anew on the reference part as it is now; as it was where that does not have it any more. */
@@ -71,12 +72,12 @@ final class OwnRequirements
             return $r;
         }
         $where = [...$r->where, ...$a[0]->toWhere(1), ...$b[0]->toWhere(2)];
-        if ($r->kind === RequirementKind::Symmetry) {
+        if ($r->kind instanceof Symmetry) {
             return $r->placed($r->nominal, $where);
         }
         $stretch = Stretch::between($a[0], $b[0]);
 
-        return $stretch === null ? $r : $r->placed(Proposer::clean($stretch->length), $where);
+        return $stretch === null ? $r : $r->placed(Axes::clean($stretch->length), $where);
     }
 
     private static function unmirrored(Datum $a, Datum $b): ?string

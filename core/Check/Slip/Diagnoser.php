@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Check\Slip;
 
 use Cubo\Budget\OverBudget;
-use Cubo\Check\RequirementKind;
+use Cubo\Check\Kind\Kinds;
 use Cubo\Check\Row;
 use Cubo\Check\Subject;
 
@@ -81,7 +81,7 @@ final class Diagnoser
     private static function isOfShape(Facts $facts): bool
     {
         foreach ($facts->off() as $r) {
-            $kind = RequirementKind::tryFrom($r->kind);
+            $kind = Kinds::find($r->kind);
             if ($kind !== null && ! $kind->isPrinting() && ! $kind->isMaking()) {
                 return true;
             }

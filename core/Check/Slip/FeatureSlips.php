@@ -10,6 +10,7 @@ use Cubo\Measure\Bounds;
 use Cubo\Measure\Hole;
 use Cubo\Measure\PartMeasures;
 use Cubo\Measure\RoundPiece;
+use Cubo\Quantity\Amount;
 use Cubo\Solid\Solid;
 
 /** What is missing or too much, as pieces of the difference to the reference part. */
@@ -61,7 +62,7 @@ final class FeatureSlips
         $m = new PartMeasures($missing[0], $facts->subject->part->budget);
         $rows = array_map(static fn ($r): string => $r->id, $facts->off());
         $place = ['kind' => 'spot', 'at' => $m->bounds()->middle()];
-        $volume = Requirement::volume(array_sum(array_map(static fn (Solid $s): float => abs($s->facettedVolume()), $missing)), $facts->subject->unit);
+        $volume = Amount::volume(array_sum(array_map(static fn (Solid $s): float => abs($s->facettedVolume()), $missing)), $facts->subject->unit);
         if ($facts->areas() !== null ? ! $facts->areas()[1] : $facts->subject->making === null && self::isOfOutline($facts, $m->bounds())) {
             return new Finding(Slip::RegionForgotten, 0.88, "A piece of $volume is missing over the whole height of what stands beside it: an area of the sketch was left out.", $rows, $place);
         }
@@ -78,7 +79,7 @@ final class FeatureSlips
         $m = new PartMeasures($surplus[0], $facts->subject->part->budget);
         $rows = array_map(static fn ($r): string => $r->id, $facts->off());
         $place = ['kind' => 'spot', 'at' => $m->bounds()->middle()];
-        $volume = Requirement::volume(array_sum(array_map(static fn (Solid $s): float => abs($s->facettedVolume()), $surplus)), $facts->subject->unit);
+        $volume = Amount::volume(array_sum(array_map(static fn (Solid $s): float => abs($s->facettedVolume()), $surplus)), $facts->subject->unit);
         if (self::cutMissed($facts)) {
             return new Finding(Slip::WrongDirection, 0.92, "A cut goes the wrong way and takes nothing away: $volume are too much.", $rows, $place);
         }
@@ -137,7 +138,7 @@ final class FeatureSlips
             if ($same && $axis === 2 || ($same && self::mirroredAcross($m, $s, $axis))) {
                 $rows = array_map(static fn ($r): string => $r->id, $facts->off());
 
-                return new Finding(Slip::WrongDirection, 0.96, 'A piece of ' . Requirement::volume($m->mass()->volume, $facts->subject->unit) . ' is there, but on the other side: it was made ' . ['to the other side', 'forward instead of backward, or the reverse', 'downward instead of upward, or the reverse'][$axis] . '.', $rows, ['kind' => 'spot', 'at' => $s->bounds()->middle()]);
+                return new Finding(Slip::WrongDirection, 0.96, 'A piece of ' . Amount::volume($m->mass()->volume, $facts->subject->unit) . ' is there, but on the other side: it was made ' . ['to the other side', 'forward instead of backward, or the reverse', 'downward instead of upward, or the reverse'][$axis] . '.', $rows, ['kind' => 'spot', 'at' => $s->bounds()->middle()]);
             }
         }
 

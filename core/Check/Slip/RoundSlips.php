@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
-use Cubo\Check\Proposer;
+use Cubo\Check\Axes;
+use Cubo\Check\Kind\Drawn;
+use Cubo\Check\Kind\Feature;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\Hole;
@@ -30,7 +31,7 @@ final class RoundSlips
                 continue;
             }
             $f = match (true) {
-                $row->status === 'missing' && $r->kind->isOfHole() => self::gone($facts, $r, $row),
+                $row->status === 'missing' && $r->kind->of() === Feature::Hole => self::gone($facts, $r, $row),
                 in_array($row->kind, self::DIAMETERS, true) && $row->deviation !== null => self::diameter($facts, $r, $row),
                 in_array($row->kind, ['hole-place', 'pin-place'], true) && $row->deviation !== null => self::place($facts, $r, $row),
                 $row->kind === 'hole-depth' && $row->status === 'off' => self::depth($r, $row),
@@ -64,7 +65,7 @@ final class RoundSlips
             return null;
         }
         // another overall size moves every place that is measured from its far side
-        [$a, $b] = Proposer::others($r->axis());
+        [$a, $b] = Axes::others($r->axis());
         $bounds = $facts->subject->part->bounds();
         $size = $bounds->size();
         $asked = [$r->number('u'), $r->number('v')];
@@ -110,7 +111,7 @@ final class RoundSlips
     {
         $off = array_map(static fn (Row $r): string => $r->id, $facts->off('size'));
         foreach ($facts->subject->exercise->requirements as $r) {
-            if ($r->kind === RequirementKind::Size && $r->axis() === $axis && in_array($r->id, $off, true)) {
+            if ($r->kind->drawn() === Drawn::Overall && $r->axis() === $axis && in_array($r->id, $off, true)) {
                 return true;
             }
         }
@@ -126,8 +127,8 @@ final class RoundSlips
     private static function near(Facts $facts, Requirement $r, Row $row): ?Hole
     {
         $f = $facts->subject->part->features();
-        foreach ($r->kind->isOfPin() ? $f->bosses : $f->holes as $h) {
-            [$a, $b] = Proposer::others($r->axis());
+        foreach ($r->kind->of() === Feature::Pin ? $f->bosses : $f->holes as $h) {
+            [$a, $b] = Axes::others($r->axis());
             if ($h->principal() === $r->axis() && isset($row->place['centre']) && hypot($h->point[$a] - $row->place['centre'][$a], $h->point[$b] - $row->place['centre'][$b]) < 1e-6) {
                 return $h;
             }
@@ -147,7 +148,7 @@ final class RoundSlips
 
     private static function gone(Facts $facts, Requirement $r, Row $row): Finding
     {
-        $wide = $r->number('diameter') ?: ($r->kind->value === 'hole-diameter' ? $r->nominal : 0.0);
+        $wide = $r->number('diameter') ?: ($r->kind->id() === 'hole-diameter' ? $r->nominal : 0.0);
         foreach ($facts->subject->part->features()->holes as $h) {
             if ($h->principal() !== $r->axis() && $wide > 0 && abs(2 * $h->radius - $wide) < 0.02 * $wide && ! self::asked($facts, $h)) {
                 return new Finding(Slip::HoleWrongFace, 0.93, "{$r->label}: a hole of this width runs the other way. Was it put on the wrong face?", [$row->id], ['kind' => 'spot', 'at' => $h->point]);

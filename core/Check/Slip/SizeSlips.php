@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Check\Slip;
 
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
+use Cubo\Check\Kind\Drawn;
 use Cubo\Check\Row;
 
 /** Slips of single sizes: what a wrong number has in common with the right one. */
@@ -73,11 +73,11 @@ final class SizeSlips
     /** A step of the reference along the same axis by which this size is off. */
     private static function base(Facts $facts, Requirement $r, float $got): ?Requirement
     {
-        if (! in_array($r->kind, [RequirementKind::Size, RequirementKind::FaceDistance], true)) {
+        if (! in_array($r->kind->drawn(), [Drawn::Overall, Drawn::Step], true)) {
             return null;
         }
         foreach ($facts->subject->exercise->requirements as $q) {
-            if ($q->kind === RequirementKind::FaceDistance && $q->id !== $r->id && $q->axis() === $r->axis() && abs(abs($got - $r->nominal) - $q->nominal) <= max($r->tolerance / 4, 1e-6)) {
+            if ($q->kind->drawn() === Drawn::Step && $q->id !== $r->id && $q->axis() === $r->axis() && abs(abs($got - $r->nominal) - $q->nominal) <= max($r->tolerance / 4, 1e-6)) {
                 return $q;
             }
         }

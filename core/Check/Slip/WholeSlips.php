@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Check\Slip;
 
 use Cubo\Check\Comparing\Alignment;
-use Cubo\Check\RequirementKind;
+use Cubo\Check\Kind\Drawn;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\PartMeasures;
@@ -64,7 +64,7 @@ final class WholeSlips
         }
         $sizes = [];
         foreach ($facts->subject->exercise->requirements as $r) {
-            if ($r->kind === RequirementKind::Size) {
+            if ($r->kind->drawn() === Drawn::Overall) {
                 $sizes[$r->axis()] = $r->nominal;
             }
         }

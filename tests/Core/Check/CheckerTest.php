@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
+use Cubo\Check\ExerciseReader;
+use Cubo\Check\Kind\Whole\Closed;
 use Cubo\Check\Proposer;
 use Cubo\Check\Report;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Check\Row;
 use Cubo\Check\UnreadableExercise;
 use Cubo\Exchange\StlFile;
@@ -147,7 +148,7 @@ it('does not care how the part was made', function (): void {
 });
 
 it('letters what is asked, without I and O', function (): void {
-    $list = Exercise::lettered(array_map(fn (int $i) => new Requirement("r$i", RequirementKind::Closed, 'x', 1, 0, 1, $i !== 3), range(0, 26)));
+    $list = Exercise::lettered(array_map(fn (int $i) => new Requirement("r$i", new Closed, 'x', 1, 0, 1, $i !== 3), range(0, 26)));
     expect(array_map(fn ($r) => $r->letter, $list))->toBe(['A', 'B', 'C', '', 'D', 'E', 'F', 'G', 'H', 'J', 'K', 'L', 'M', 'N', 'P', 'Q', 'R', 'S', 'T', 'U', 'V', 'W', 'X', 'Y', 'Z', 'AA', 'AB']);
 });
 
@@ -156,11 +157,11 @@ it('writes and reads exercises that fit the schema', function (): void {
     $validator = new Validator;
     $validator->resolver()?->registerFile('urn:cubo:exercise:1', dirname(__DIR__, 3) . '/docs/exercise.schema.json');
     expect($validator->validate(json_decode($e->toJson()), 'urn:cubo:exercise:1')->isValid())->toBeTrue()
-        ->and(Exercise::fromJson($e->toJson()))->toEqual($e);
+        ->and(ExerciseReader::exercise($e->toJson()))->toEqual($e);
 });
 
 it('refuses what is no exercise', function (string $json): void {
-    expect(fn () => Exercise::fromJson($json))->toThrow(UnreadableExercise::class);
+    expect(fn () => ExerciseReader::exercise($json))->toThrow(UnreadableExercise::class);
 })->with(['{', '[]', '{"format":"cubo-exercise/1","unit":"mm"}', '{"format":"cubo-exercise/1","unit":"yd","requirements":[]}',
     '{"format":"cubo-exercise/1","unit":"mm","requirements":[{"kind":"beauty","nominal":1,"tolerance":0}]}',
     '{"format":"cubo-exercise/1","unit":"mm","requirements":[{"kind":"size","nominal":"60","tolerance":0}]}',
@@ -196,9 +197,9 @@ it('keeps a report through its array form', function (): void {
 it('holds a size to unequal deviations, limits, classes and fits', function (string $as, string $diameter, string $word) {
     $reference = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'], ['kind' => 'cylinder', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut']];
     $part = [$reference[0], ['round' => $diameter] + $reference[1]];
-    $sheet = Cubo\Check\Exercise::fromJson((string) json_encode(['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'hole-diameter', 'id' => 'd', 'label' => 'Bore', 'nominal' => 8, 'tolerance' => 0.2, 'as' => $as, 'where' => ['axis' => 2, 'u' => 30, 'v' => 20, 'siblings' => 1]]]]));
+    $sheet = Cubo\Check\ExerciseReader::exercise((string) json_encode(['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'hole-diameter', 'id' => 'd', 'label' => 'Bore', 'nominal' => 8, 'tolerance' => 0.2, 'as' => $as, 'where' => ['axis' => 2, 'u' => 30, 'v' => 20, 'siblings' => 1]]]]));
     $row = Cubo\Check\Checker::check(new Cubo\Measure\PartMeasures(Tests\Parts::build($part)->part()), $sheet)->rows[0];
-    expect($row->word)->toBe($word)->and(Cubo\Check\Exercise::fromJson($sheet->toJson())->toJson())->toBe($sheet->toJson());
+    expect($row->word)->toBe($word)->and(Cubo\Check\ExerciseReader::exercise($sheet->toJson())->toJson())->toBe($sheet->toJson());
 })->with([
     ['H7', '8.01', 'Met'], ['H7', '8.02', '0.02 too large'], ['H7', '7.99', '0.01 too small'],
     // f7 at 8: -0.013 and -0.028
@@ -210,12 +211,12 @@ it('holds a size to unequal deviations, limits, classes and fits', function (str
 ]);
 
 it('refuses an exercise whose tolerance cannot be read', function () {
-    expect(fn () => Cubo\Check\Exercise::fromJson((string) json_encode(['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'size', 'label' => 'Width', 'nominal' => 60, 'tolerance' => 0.2, 'as' => 'X9', 'where' => ['axis' => 0]]]])))->toThrow(Cubo\Check\UnreadableExercise::class, 'X9');
+    expect(fn () => Cubo\Check\ExerciseReader::exercise((string) json_encode(['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'size', 'label' => 'Width', 'nominal' => 60, 'tolerance' => 0.2, 'as' => 'X9', 'where' => ['axis' => 0]]]])))->toThrow(Cubo\Check\UnreadableExercise::class, 'X9');
 });
 
 it('asks a hole to go through or to end, and says how much is left', function (float $nominal, array $hole, string $word, string $diagnosis) {
     $part = Tests\Parts::build([['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'], $hole])->part();
-    $sheet = Cubo\Check\Exercise::fromJson((string) json_encode(['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'hole-depth', 'id' => 'd', 'label' => 'Bore', 'nominal' => $nominal, 'tolerance' => 0.2, 'where' => ['axis' => 2, 'u' => 30, 'v' => 20, 'siblings' => 1]]]]));
+    $sheet = Cubo\Check\ExerciseReader::exercise((string) json_encode(['format' => 'cubo-exercise/1', 'unit' => 'mm', 'requirements' => [['kind' => 'hole-depth', 'id' => 'd', 'label' => 'Bore', 'nominal' => $nominal, 'tolerance' => 0.2, 'where' => ['axis' => 2, 'u' => 30, 'v' => 20, 'siblings' => 1]]]]));
     $row = Cubo\Check\Checker::check(new Cubo\Measure\PartMeasures($part), $sheet)->rows[0];
     expect($row->word)->toBe($word)->and($row->diagnosis)->toContain($diagnosis);
 })->with([

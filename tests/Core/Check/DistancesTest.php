@@ -9,6 +9,7 @@ use Cubo\Check\Datum\Datum;
 use Cubo\Check\Datum\DatumKind;
 use Cubo\Check\Datum\Stretch;
 use Cubo\Check\Exercise;
+use Cubo\Check\ExerciseReader;
 use Cubo\Check\Proposing\OwnRequirements;
 use Cubo\Check\Requirement;
 use Cubo\Check\Row;
@@ -62,7 +63,7 @@ it('measures between whatever a teacher names', function (string $from, string $
     expect($r)->toBeInstanceOf(Requirement::class)->and($r->nominal)->toEqualWithDelta($asked, 1e-7);
     expect(ownRow($r, $part->solid, $part)->status)->toBe('met');
     // as a file, where all is found in the facets, and read back from the exercise's own file
-    $again = Exercise::fromJson((new Exercise(Unit::Millimetre, [$r]))->toJson())->requirements[0];
+    $again = ExerciseReader::exercise((new Exercise(Unit::Millimetre, [$r]))->toJson())->requirements[0];
     $row = ownRow($again, SurfaceRecognition::of(MeshFile::read(StlFile::write($part->solid), Unit::Millimetre)[0]), $part);
     expect($row->status)->toBe('met', $row->diagnosis)->and(abs((float) $row->deviation))->toBeLessThan(2e-3);
 })->with([
@@ -129,7 +130,7 @@ it('asks for mirror images on both sides of the middle between two faces', funct
     // the faces move with the part, the origin does not
     $away = Parts::build($part('0'))->part()->moved(Transform::translation([0.0, 7.0, 0.0]));
     expect(ownRow($r, $away, $reference)->status)->toBe('met');
-    $origin = Requirement::fromArray(['kind' => 'symmetry', 'nominal' => 0, 'tolerance' => 0.2, 'where' => ['axis' => 1, 'about' => 'origin']]);
+    $origin = ExerciseReader::requirement(['kind' => 'symmetry', 'nominal' => 0, 'tolerance' => 0.2, 'where' => ['axis' => 1, 'about' => 'origin']]);
     expect(ownRow($origin, $away, $reference)->status)->toBe('off')->and(ownRow($origin, $reference->solid, $reference)->status)->toBe('met');
 });
 

@@ -6,7 +6,9 @@ declare(strict_types=1);
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
+use Cubo\Check\ExerciseReader;
 use Cubo\Check\Making\Making;
+use Cubo\Check\Measuring\AllRows;
 use Cubo\Check\Proposer;
 use Cubo\Check\Report;
 use Cubo\Check\Requirement;
@@ -92,7 +94,7 @@ it('measures two holes on one axis apart, as in a counterbore', function () use 
 
 it('finds a part that lies another way, with the reference part and without it', function (bool $known, int $axis): void {
     $steps = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '24'], ['kind' => 'block', 'from' => 'corner', 'width' => '20', 'depth' => '40', 'height' => '12', 'x' => '10', 'y' => '-20', 'z' => '12', 'effect' => 'cut'], bore('8', '-15', '5')];
-    $asked = array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind->value, ['size', 'hole-diameter', 'hole-place', 'face-distance'], true)), Proposer::propose(Parts::measure($steps), Unit::Millimetre));
+    $asked = array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind->id(), ['size', 'hole-diameter', 'hole-place', 'face-distance'], true)), Proposer::propose(Parts::measure($steps), Unit::Millimetre));
     $turned = new PartMeasures(Parts::build($steps)->part()->moved(Cubo\Geometry\Transform::rotation($axis, 90)));
     $reference = $known ? Parts::measure($steps) : null;
     expect(Checker::check($turned, new Exercise(Unit::Millimetre, $asked, '', true), $reference)->allMet())->toBeTrue()
@@ -102,7 +104,7 @@ it('finds a part that lies another way, with the reference part and without it',
 it('says what cannot be measured, and why', function () use ($plate): void {
     $open = Tests\Meshes::solid(array_slice(Tests\Meshes::turned([[0.0, 0.0], [20.0, 0.0], [20.0, 12.0], [0.0, 12.0]], 32), 3));
     $asked = array_map(static fn (Requirement $r): Requirement => $r->change(asked: true), Proposer::propose(Parts::measure([$plate]), Unit::Millimetre));
-    $asked[] = new Requirement('uses', Cubo\Check\RequirementKind::StepUsed, 'Mirror', 1, 0, 1, true, ['step' => 'mirror']);
+    $asked[] = new Requirement('uses', new Cubo\Check\Kind\Making\StepUsed, 'Mirror', 1, 0, 1, true, ['step' => 'mirror']);
     $rows = array_column(Checker::check(new PartMeasures($open), new Exercise(Unit::Millimetre, $asked))->rows, null, 'id');
     expect($rows['volume']->status)->toBe('unknown')->and($rows['volume']->diagnosis)->toContain('open')
         ->and($rows['uses']->status)->toBe('unknown')->and($rows['uses']->diagnosis)->toContain('does not tell how it was made')
@@ -119,7 +121,7 @@ function made(array $steps, array $asked, array $sizes = []): Report
 }
 
 it('looks at the steps where it is asked', function () use ($plate): void {
-    $ask = static fn (string $kind, array $where = [], float $nominal = 0.0): Requirement => Requirement::fromArray(['id' => $kind, 'kind' => $kind, 'nominal' => $nominal, 'tolerance' => 0, 'where' => $where]);
+    $ask = static fn (string $kind, array $where = [], float $nominal = 0.0): Requirement => ExerciseReader::requirement(['id' => $kind, 'kind' => $kind, 'nominal' => $nominal, 'tolerance' => 0, 'where' => $where]);
     $status = static fn (array $steps, Requirement $r): string => made($steps, [$r])->rows[0]->status;
     $mirror = ['kind' => 'mirror', 'of' => 'body', 'plane' => 'side'];
     expect($status([$plate, $mirror], $ask('step-used', ['step' => 'mirror'], 1)))->toBe('met')->and($status([$plate], $ask('step-used', ['step' => 'mirror'], 1)))->toBe('off')
@@ -132,8 +134,8 @@ it('looks at the steps where it is asked', function () use ($plate): void {
 
 it('changes a size in the student’s own steps and measures again', function (array $steps, array $sizes, string $status, string $words): void {
     $asked = [
-        Requirement::fromArray(['id' => 'through', 'kind' => 'hole-depth', 'label' => 'Hole goes through', 'nominal' => 0, 'tolerance' => 0.2, 'where' => ['axis' => 2, 'u' => 40, 'v' => 30]]),
-        Requirement::fromArray(['id' => 'if', 'kind' => 'what-if', 'nominal' => 0, 'tolerance' => 0, 'where' => ['size' => 'thickness', 'was' => '10', 'becomes' => '14']]),
+        ExerciseReader::requirement(['id' => 'through', 'kind' => 'hole-depth', 'label' => 'Hole goes through', 'nominal' => 0, 'tolerance' => 0.2, 'where' => ['axis' => 2, 'u' => 40, 'v' => 30]]),
+        ExerciseReader::requirement(['id' => 'if', 'kind' => 'what-if', 'nominal' => 0, 'tolerance' => 0, 'where' => ['size' => 'thickness', 'was' => '10', 'becomes' => '14']]),
     ];
     $r = made($steps, $asked, $sizes)->rows[1];
     expect($r->status)->toBe($status, $r->diagnosis)->and("$r->word $r->diagnosis")->toContain($words);
@@ -151,7 +153,7 @@ function ways(array $steps, array $before): Row
 {
     $evaluate = static fn (Recipe $r) => (new Evaluator)->evaluate($r);
     $recipe = Parts::recipe($steps);
-    $asked = [Requirement::fromArray(['id' => 'two', 'kind' => 'two-ways', 'nominal' => 0, 'tolerance' => 0])];
+    $asked = [ExerciseReader::requirement(['id' => 'two', 'kind' => 'two-ways', 'nominal' => 0, 'tolerance' => 0])];
 
     return Checker::check(new PartMeasures($evaluate($recipe)->part()), new Exercise(Unit::Millimetre, $asked), null, new Making($recipe, $evaluate, array_map(Parts::recipe(...), $before)))->rows[0];
 }
@@ -178,9 +180,9 @@ it('knows whether a part was made in two ways', function () use ($plate): void {
 it('measures rounds along circular edges, of steps and of a file', function (): void {
     $disc = static fn (string $r): array => [['kind' => 'cylinder', 'by' => 'radius', 'round' => '20', 'length' => '10'], ['kind' => 'round', 'edges' => ['s1:side / s1:top'], 'radius' => $r]];
     $reference = Parts::measure($disc('3'));
-    $asked = array_values(array_filter(Proposer::propose($reference, Unit::Millimetre), static fn (Requirement $r): bool => $r->kind === Cubo\Check\RequirementKind::Rounds));
+    $asked = array_values(array_filter(Proposer::propose($reference, Unit::Millimetre), static fn (Requirement $r): bool => $r->kind instanceof Cubo\Check\Kind\Edge\Rounds));
     expect($asked)->toHaveCount(1)->and($asked[0]->nominal)->toEqualWithDelta(3.0, 1e-9)->and($asked[0]->number('count'))->toEqual(1);
-    $row = static fn (PartMeasures $p): Row => Checker::rows(new Cubo\Check\Subject($p, new Exercise(Unit::Millimetre, []), $reference), $asked)[0];
+    $row = static fn (PartMeasures $p): Row => AllRows::of(new Cubo\Check\Subject($p, new Exercise(Unit::Millimetre, []), $reference), $asked)[0];
     $file = static fn (string $r): PartMeasures => new PartMeasures(Cubo\Measure\SurfaceRecognition::of(Cubo\Exchange\MeshFile::read(Cubo\Exchange\StlFile::write(Parts::build($disc($r))->part()), Unit::Millimetre)[0]));
     expect($row($reference)->status)->toBe('met')->and($row($file('3'))->status)->toBe('met')
         ->and($row($file('2'))->status)->toBe('off')->and($row($file('2'))->measured)->toContain('2.00');
@@ -205,7 +207,7 @@ it('does not count holes of another width that the drawing has too', function ()
 it('finds a part that is turned by any angle', function (array $steps, float $angle): void {
     $reference = Parts::measure($steps);
     $lies = new PartMeasures(Parts::build($steps)->part()->moved(Cubo\Geometry\Transform::rotation(2, $angle)->then(Cubo\Geometry\Transform::translation([4.0, -9.0, 0.0]))));
-    $asked = array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind->value, ['size', 'hole-diameter', 'hole-place', 'volume', 'pose', 'shape'], true)), Proposer::propose($reference, Unit::Millimetre));
+    $asked = array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind->id(), ['size', 'hole-diameter', 'hole-place', 'volume', 'pose', 'shape'], true)), Proposer::propose($reference, Unit::Millimetre));
     $rows = array_column(Checker::check($lies, new Exercise(Unit::Millimetre, $asked), $reference)->rows, null, 'id');
     expect($rows['pose']->status)->toBe('off')->and($rows['pose']->diagnosis)->toContain("turned by {$angle}° about the upright")->and($rows['shape']->status)->toBe('met');
     // where it may lie in any way, all of it is met

@@ -11,7 +11,7 @@ use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
 use Cubo\Check\Proposer;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
+use Cubo\Check\Kind\Form\Centred;
 use Cubo\Check\Row;
 use Cubo\Exchange\MeshFile;
 use Cubo\Exchange\StlFile;
@@ -50,7 +50,7 @@ function randomSteps(int $seed): array
 it('finds random parts right, as they are and as files', function (int $seed): void {
     $part = Parts::build(randomSteps($seed))->part();
     $reference = new PartMeasures($part);
-    $meant = static fn (Requirement $r): bool => ! $r->kind->isMaking() && ! $r->kind->isPrinting() && $r->kind !== RequirementKind::Centred && ! isset($r->where['about']);
+    $meant = static fn (Requirement $r): bool => ! $r->kind->isMaking() && ! $r->kind->isPrinting() && ! $r->kind instanceof Centred && ! isset($r->where['about']);
     $exercise = new Exercise(Unit::Millimetre, Exercise::lettered(array_map(static fn (Requirement $r): Requirement => $r->change(asked: $meant($r)), Proposer::propose($reference, Unit::Millimetre))));
     $file = static fn (string $bytes): PartMeasures => new PartMeasures(SurfaceRecognition::of(MeshFile::read($bytes, Unit::Millimetre)[0]));
     foreach (['itself' => new PartMeasures($part), 'STL' => $file(StlFile::write($part)), '3MF' => $file(ThreeMfFile::write($part->moved(Transform::translation([13.7, -4.2, 0.0]))))] as $how => $m) {

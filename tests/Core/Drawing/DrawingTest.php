@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use Cubo\Check\Exercise;
+use Cubo\Check\Kind\Drawn;
 use Cubo\Check\Proposer;
 use Cubo\Check\Requirement;
-use Cubo\Check\RequirementKind;
 use Cubo\Drawing\Drawing;
 use Cubo\Drawing\DimensionPlan;
 use Cubo\Drawing\Sheet;
@@ -115,11 +115,11 @@ it('leaves the numbers away beside a list that has them', function (): void {
 });
 
 it('puts each requirement kind that has a length into a view', function (): void {
-    $kinds = [];
+    $drawn = [];
     foreach (Proposer::propose(Parts::measure([...CUBE, ['kind' => 'block', 'width' => '10', 'depth' => '30', 'height' => '10', 'x' => '15', 'z' => '10', 'effect' => 'cut'], ['kind' => 'cylinder', 'round' => '4', 'length' => '40', 'x' => '-5', 'z' => '-5', 'effect' => 'cut']]), Unit::Millimetre) as $r) {
-        $kinds[] = $r->kind;
+        $drawn[] = $r->kind->drawn();
     }
-    expect($kinds)->toContain(RequirementKind::Size, RequirementKind::FaceDistance, RequirementKind::HoleDiameter, RequirementKind::HolePlace);
+    expect($drawn)->toContain(Drawn::Overall, Drawn::Step, Drawn::Diameter, Drawn::Place);
 });
 
 it('draws what could not be measured as what was not checked, never as met', function (): void {

@@ -6,6 +6,7 @@ use Cubo\Measure\Material;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\UnreadableRecipe;
 
 it('gives masses in grams or kilograms and in pounds', function () {
@@ -23,9 +24,9 @@ it('says what is no density', function (string $typed) {
 })->with(['', '0', '-2', 'heavy', '200', '2 mm']);
 
 it('is kept with the recipe, and only when it is one', function () {
-    $r = Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'material' => ['name' => 'own', 'density' => '2.7', 'unit' => 'g/cm3']]);
-    expect(Recipe::fromJson($r->toJson())->material)->toEqual($r->material)->and($r->withSizes(['a' => '1'])->material)->toBe($r->material)
+    $r = RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'material' => ['name' => 'own', 'density' => '2.7', 'unit' => 'g/cm3']]);
+    expect(RecipeReader::fromJson($r->toJson())->material)->toEqual($r->material)->and($r->withSizes(['a' => '1'])->material)->toBe($r->material)
         ->and($r->of(null)->toArray())->not->toHaveKey('material')
-        ->and(fn () => Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'material' => ['name' => 'cheese']]))->toThrow(UnreadableRecipe::class)
-        ->and(fn () => Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'material' => 'steel']))->toThrow(UnreadableRecipe::class);
+        ->and(fn () => RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'material' => ['name' => 'cheese']]))->toThrow(UnreadableRecipe::class)
+        ->and(fn () => RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'material' => 'steel']))->toThrow(UnreadableRecipe::class);
 });

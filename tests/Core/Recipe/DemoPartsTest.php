@@ -6,6 +6,7 @@ use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\SketchNotes;
 use Tests\Soundness;
 
@@ -19,12 +20,12 @@ function demoParts(): array
 
 it('opens every demo part without a warning, closed', function (string $key) {
     $plan = demoParts()[$key];
-    $state = (new Evaluator)->evaluate(Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $plan['steps']]));
+    $state = (new Evaluator)->evaluate(RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $plan['steps']]));
     foreach ($state->results as $r) {
         expect($r->messages)->toBe([], "$key $r->id: " . ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''));
     }
     // and its sketches are tied to the origin, with nothing left free
-    $recipe = Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $plan['steps']]);
+    $recipe = RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $plan['steps']]);
     foreach ($recipe->steps as $s) {
         expect(SketchNotes::of($recipe, $s))->toBe([], "$key $s->id");
     }
@@ -38,7 +39,7 @@ it('has a library of eight parts that are sound, each with its sizes', function 
     $library = (require dirname(__DIR__, 3) . '/database/seeders/demo/shapes.php')['library'];
     expect($library)->toHaveCount(8);
     foreach ($library as $entry) {
-        $r = Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'groups' => ['g1' => $entry['group']], 'steps' => [['id' => 's1', 'kind' => 'group', 'group' => 'g1', 'stand' => 'ground']]]);
+        $r = RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'groups' => ['g1' => $entry['group']], 'steps' => [['id' => 's1', 'kind' => 'group', 'group' => 'g1', 'stand' => 'ground']]]);
         foreach ([$r, $r->opened('g1')->atHand()] as $one) {
             $state = (new Evaluator)->evaluate($one);
             foreach ($state->results as $result) {
@@ -59,7 +60,7 @@ it('uses all but the rarest kinds of steps in them', function () {
 });
 
 it('builds the part of the guide without a warning, tied to the origin, symmetric to both sides', function () {
-    $recipe = Recipe::fromJson((string) file_get_contents(dirname(__DIR__, 3) . '/resources/guide/rain-gauge-shelf.json'));
+    $recipe = RecipeReader::fromJson((string) file_get_contents(dirname(__DIR__, 3) . '/resources/guide/rain-gauge-shelf.json'));
     $state = (new Evaluator)->evaluate($recipe);
     foreach ($recipe->steps as $s) {
         expect($state->results[$s->id]->messages)->toBe([], $s->id)->and(SketchNotes::of($recipe, $s))->toBe([], $s->id);

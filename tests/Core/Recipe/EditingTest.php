@@ -8,6 +8,7 @@ use Cubo\Recipe\Editing;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Tests\Parts;
 
 it('adds a step of every kind that works at once', function (Unit $unit): void {
@@ -98,7 +99,7 @@ it('never makes a recipe that cannot be read again', function (): void {
         foreach (['s1', 's2', 's3'] as $id) {
             $r = Editing::set($r, $id, $typed, $words[mt_rand(0, 7)]);
         }
-        expect(Recipe::fromJson($r->toJson())->toJson())->toBe($r->toJson());
+        expect(RecipeReader::fromJson($r->toJson())->toJson())->toBe($r->toJson());
     }
 });
 

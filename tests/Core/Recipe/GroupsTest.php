@@ -15,7 +15,9 @@ use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\Paint;
 use Cubo\Recipe\PartNames;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\Reliance;
+use Cubo\Recipe\Step;
 use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Solid;
 use Tests\Pace;
@@ -25,7 +27,7 @@ use Tests\Soundness;
 /** @param list<array<string, mixed>> $steps @param array<string, mixed> $more */
 function grouped(array $steps, array $more = []): Recipe
 {
-    return Recipe::fromArray($more + Parts::recipe($steps)->toArray());
+    return RecipeReader::fromArray($more + Parts::recipe($steps)->toArray());
 }
 
 function solidOf(Recipe $r): Solid
@@ -60,7 +62,7 @@ it('keeps the part when shapes are grouped and when they are taken out again', f
     $r = grouped($steps);
     $was = solidOf($r);
     $g = Grouping::group($r, $ids, 'Pot plant', $evaluate);
-    expect(Parts::unlike($was, solidOf($g)))->toBeLessThan(1e-6)->and(Recipe::fromJson($g->toJson())->toJson())->toBe($g->toJson());
+    expect(Parts::unlike($was, solidOf($g)))->toBeLessThan(1e-6)->and(RecipeReader::fromJson($g->toJson())->toJson())->toBe($g->toJson());
     $instance = array_values(array_filter($g->steps, static fn ($s) => $s->text('group') === 'g1'))[0]->id;
     $u = Ungrouping::of($g, $instance, $evaluate);
     expect(Parts::unlike($was, solidOf($u)))->toBeLessThan(1e-6)->and(count($u->steps))->toBe(count($r->steps))->and(array_column($u->steps, 'name'))->toEqualCanonicalizing(array_column($r->steps, 'name'));
@@ -249,7 +251,7 @@ it('freezes a group with all it is made of, and brings it into another recipe un
     $r = Grouping::group(grouped([$table, $pot, $plant]), ['s2', 's3'], 'Pot plant', $evaluate);
     $r = Grouping::group($r, ['s1', 's4'], 'Table with a plant', $evaluate);
     $frozen = Frozen::of($r, 'g2');
-    expect(array_keys($frozen->groups))->toEqualCanonicalizing(['g1', 'g2'])->and(Parts::unlike(solidOf($r), solidOf($frozen)))->toBeLessThan(1e-6)->and(Recipe::fromJson($frozen->toJson())->toJson())->toBe($frozen->toJson());
+    expect(array_keys($frozen->groups))->toEqualCanonicalizing(['g1', 'g2'])->and(Parts::unlike(solidOf($r), solidOf($frozen)))->toBeLessThan(1e-6)->and(RecipeReader::fromJson($frozen->toJson())->toJson())->toBe($frozen->toJson());
     // a recipe that has a g1 and a group of that name already
     $other = Grouping::group(grouped([$table]), ['s1'], 'Pot plant', $evaluate);
     [$with, $id] = Frozen::taken($other, $frozen, new GroupOrigin('7', 'Ines', 3));

@@ -9,12 +9,13 @@ use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\NamedSizes;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\UnreadableRecipe;
 
 /** A plate whose height, hole and sketch are built on names. */
 function namedRecipe(array $sizes, string $unit = 'mm'): Recipe
 {
-    return Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => $unit, 'sizes' => $sizes, 'steps' => [
+    return RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => $unit, 'sizes' => $sizes, 'steps' => [
         ['id' => 's1', 'kind' => 'sketch', 'drawn' => ['points' => ['a' => [0, 0], 'b' => [40, 0], 'c' => [40, 20], 'd' => [0, 20]],
             'lines' => [['id' => 'low', 'kind' => 'line', 'points' => ['a', 'b']], ['id' => 'right', 'kind' => 'line', 'points' => ['b', 'c']], ['id' => 'high', 'kind' => 'line', 'points' => ['c', 'd']], ['id' => 'left', 'kind' => 'line', 'points' => ['d', 'a']]],
             'relations' => [['id' => 'r1', 'kind' => 'horizontal', 'of' => ['low']], ['id' => 'r2', 'kind' => 'vertical', 'of' => ['right']], ['id' => 'r3', 'kind' => 'horizontal', 'of' => ['high']], ['id' => 'r4', 'kind' => 'vertical', 'of' => ['left']],
@@ -80,10 +81,10 @@ it('renames everywhere, keeps the order, drops empty rows and refuses what is no
         ->and(Editing::sizes($r, ['x', 7, null])->sizes)->toBe([])
         // both names swapped at once
         ->and(Editing::sizes($r, [$row('width', '2'), $row('wall', '60')])->step('s2')?->text('distance'))->toBe('2*width');
-    $again = Recipe::fromJson($renamed->toJson());
+    $again = RecipeReader::fromJson($renamed->toJson());
     expect($again->sizes)->toBe($renamed->sizes)->and($again->without('s2')->sizes)->toBe($renamed->sizes);
 });
 
 it('refuses a file with odd names', function (mixed $sizes) {
-    expect(fn () => Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'sizes' => $sizes]))->toThrow(UnreadableRecipe::class);
+    expect(fn () => RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'steps' => [], 'sizes' => $sizes]))->toThrow(UnreadableRecipe::class);
 })->with([[['Wall' => '2']], [['mm' => '2']], [['a' => []]], ['x'], [array_fill_keys(array_map(static fn (int $i): string => "a$i", range(1, 61)), '1')]]);

@@ -9,6 +9,7 @@ use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Make\Arrow;
 use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\Reliance;
 use Cubo\Recipe\UnreadableRecipe;
 use Cubo\Solid\Solid;
@@ -104,14 +105,14 @@ it('does not count a reference that is not used the way a step is set', function
 it('keeps paint, pins, remarks and headings in the file, and refuses what is none', function () use ($block) {
     $r = Parts::recipe([$block + ['note' => 'why', 'heading' => 'Plate']]);
     $r = Editing::pin(Editing::paint($r, ['s1:top', 's1:left'], 'green'), ['s1:left', 's1:right']);
-    $again = Recipe::fromJson($r->toJson());
+    $again = RecipeReader::fromJson($r->toJson());
     expect($again->toJson())->toBe($r->toJson())
         ->and($again->paint)->toBe(['s1:top' => 'green', 's1:left' => 'green'])->and($again->pins)->toBe([['s1:left', 's1:right']])
         ->and($again->steps[0]->note)->toBe('why')->and($again->steps[0]->heading)->toBe('Plate')
         ->and(Editing::pin($r, ['s1:left', 's1:right'])->pins)->toBe([])->and(Editing::pin($r, [])->pins)->toHaveCount(1)
         ->and(Editing::paint($r, ['s1:top'], 'none')->paint)->toBe(['s1:left' => 'green']);
     foreach ([['paint' => ['s1:top' => 'pink']], ['paint' => 'red'], ['pins' => [[]]], ['pins' => [['a', 'b', 'c', 'd']]], ['pins' => ['a']], ['pins' => array_fill(0, 21, ['a'])]] as $odd) {
-        expect(fn () => Recipe::fromArray($odd + $r->toArray()))->toThrow(UnreadableRecipe::class);
+        expect(fn () => RecipeReader::fromArray($odd + $r->toArray()))->toThrow(UnreadableRecipe::class);
     }
 });
 

@@ -11,6 +11,7 @@ use Cubo\Recipe\Arrange\Nudging;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\StepProblem;
 use Tests\Parts;
 
@@ -116,7 +117,7 @@ it('counts in a repeat: a staircase is one step', function () {
         // in a place, and together with a size of the table
         ->and(Parts::build($stairs([], ['height' => '5', 'y' => '3*n']))->part()->vertexBox()[4])->toEqualWithDelta(19.0, 1e-9);
     // a size of the table that is called n means that one
-    $own = Recipe::fromArray(['sizes' => ['n' => '2']] + Parts::recipe($stairs([]))->toArray());
+    $own = RecipeReader::fromArray(['sizes' => ['n' => '2']] + Parts::recipe($stairs([]))->toArray());
     expect((new MassProperties((new Evaluator)->evaluate($own)->part()))->volume)->toEqualWithDelta(200 * 4 * 15, 1e-6);
 });
 
@@ -146,7 +147,7 @@ it('drops a shape onto what is below it', function (array $under, array $shape, 
 ]);
 
 it('nudges a shape along what it stands on, and keeps what is typed', function (array $step, array $by, array $typed) {
-    $r = Recipe::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'sizes' => ['gap' => '4'], 'steps' => [['id' => 's1', 'kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '20'], ['id' => 's2', 'kind' => 'block', 'width' => '8', 'depth' => '6', 'height' => '4'] + $step]]);
+    $r = RecipeReader::fromArray(['format' => Recipe::FORMAT, 'unit' => 'mm', 'sizes' => ['gap' => '4'], 'steps' => [['id' => 's1', 'kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '20'], ['id' => 's2', 'kind' => 'block', 'width' => '8', 'depth' => '6', 'height' => '4'] + $step]]);
     $where = static fn (Recipe $r): array => Aligning::box($r, 's2', (new Evaluator)->evaluate(...)) ?? [];
     $moved = Nudging::by($r, 's2', $by, (new Evaluator)->evaluate(...));
     foreach ($typed as $key => $value) {

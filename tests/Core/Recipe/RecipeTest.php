@@ -7,6 +7,7 @@ use Cubo\Recipe\Editing;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Kind\RecipeDocs;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\UnreadableRecipe;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
@@ -22,14 +23,14 @@ function fitsSchema(string $json): bool
 
 it('reads the examples, which fit the schema and build', function (string $file): void {
     $json = (string) file_get_contents($file);
-    $recipe = Recipe::fromJson($json);
+    $recipe = RecipeReader::fromJson($json);
     expect(fitsSchema($json))->toBeTrue()->and((new Evaluator)->evaluate($recipe)->isSound())->toBeTrue();
 })->with(fn () => glob(dirname(__DIR__, 3) . '/docs/examples/*[!e].json') ?: []);
 
 it('writes what it reads', function (): void {
     $r = Parts::recipe([['kind' => 'block', 'name' => 'Plate', 'width' => '12.25/2', 'off' => true], ['kind' => 'sketch', 'shapes' => [['kind' => 'circle', 'round' => '7/16"']]], ['kind' => 'extrude', 'sketch' => 's2', 'regions' => [1]]], 'in');
     $r = Editing::pin(Editing::paint(Editing::set($r, 's1', [], null, 'why', 'Plate'), ['s1:top'], 'green'), ['s1:left', 's1:right']);
-    $again = Recipe::fromJson($r->toJson());
+    $again = RecipeReader::fromJson($r->toJson());
     expect($again->toJson())->toBe($r->toJson())->and($again->unit)->toBe(Unit::Inch)->and(fitsSchema($r->toJson()))->toBeTrue()
         ->and($again->step('s1')?->text('width'))->toBe('12.25/2')->and($again->step('s1')?->off)->toBeTrue();
 });
@@ -46,7 +47,7 @@ it('puts new kinds into the documentation, and knows where', function (): void {
 });
 
 it('refuses what is no recipe and says where', function (string $json, string $part): void {
-    expect(fn () => Recipe::fromJson($json))->toThrow(UnreadableRecipe::class, $part)->and(fitsSchema($json))->toBeFalse();
+    expect(fn () => RecipeReader::fromJson($json))->toThrow(UnreadableRecipe::class, $part)->and(fitsSchema($json))->toBeFalse();
 })->with([
     'no JSON' => ['{', 'not JSON'],
     'a list' => ['[]', '"format"'],
@@ -78,7 +79,7 @@ it('never gives an id twice, even after the last step was deleted', function ():
     $r = Parts::recipe([['kind' => 'ball'], ['kind' => 'ball']]);
     expect($r->freshId())->toBe('s3')->and($r->without('s1')->freshId())->toBe('s3')->and($r->without('s2')->freshId())->toBe('s3');
     // also after it was saved and read again, edited and emptied
-    $saved = Recipe::fromJson($r->without('s2')->toJson());
+    $saved = RecipeReader::fromJson($r->without('s2')->toJson());
     expect($saved->freshId())->toBe('s3')->and($saved->shifted('s1', 1)->withStep($saved->steps[0]->named('x'))->without('s1')->freshId())->toBe('s3')->and(fitsSchema($saved->toJson()))->toBeTrue();
 });
 

@@ -15,7 +15,7 @@ use Cubo\Recipe\Step;
  * A student's own recipe with one size changed: the named size of that name, or else the one value that is as large as the
  * size is now. Where several values are that large nothing is guessed.
  */
-final class WhatIf
+final class ChangedSize
 {
     private const SAME = 1e-6;
 

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check\Kind;
+
+use Cubo\Words\Words;
+
+/** Under which heading a requirement is offered. */
+enum Heading: string
+{
+    case Sizes = 'sizes';
+    case Holes = 'holes';
+    case Rounds = 'rounds';
+    case Form = 'form';
+    case Whole = 'whole';
+    case Printing = 'printing';
+    case Making = 'making';
+
+    public function label(): string
+    {
+        return Words::of("checks/shared.headings.$this->value");
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cubo\Check\Kind\Round;
+
+use Cubo\Check\Kind\Feature;
+use Cubo\Check\Kind\Heading;
+use Cubo\Check\Kind\Kind;
+use Cubo\Check\Kind\Measured;
+use Cubo\Check\Kind\Proposes;
+use Cubo\Check\Kind\Sort;
+use Cubo\Check\Measuring\Measuring;
+use Cubo\Check\Proposing\Proposing;
+use Cubo\Check\Proposing\RoundProposals;
+use Cubo\Check\Requirement;
+use Cubo\Check\Row;
+use Cubo\Quantity\Unit;
+
+/** Diameter of a standing round. */
+final class PinDiameter extends Kind implements Measured, Proposes
+{
+    public function heading(): Heading
+    {
+        return Heading::Rounds;
+    }
+
+    public function sort(): Sort
+    {
+        return Sort::Length;
+    }
+
+    public function asked(float $nominal, array $where, Unit $unit): string
+    {
+        return '⌀ ' . $unit->brief($nominal);
+    }
+
+    public function needs(): array
+    {
+        return ['axis', 'u', 'v'];
+    }
+
+    public function isWidth(): bool
+    {
+        return true;
+    }
+
+    public function of(): Feature
+    {
+        return Feature::Pin;
+    }
+
+    public function tellsPose(): bool
+    {
+        return true;
+    }
+
+    public function proposals(Proposing $p): array
+    {
+        return RoundProposals::single($p, Feature::Pin, $this, new PinPlace, new PinHeight);
+    }
+
+    public function row(Requirement $r, Measuring $m): Row
+    {
+        return $m->rounds()->diameter($r);
+    }
+}
