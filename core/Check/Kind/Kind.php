@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Check\Kind;
 
 use Cubo\Quantity\Unit;
-use Cubo\Words\Words;
 
 /**
  * A kind of requirement: all that is said of it in one place. How it is measured it says by being Measured, what can be
@@ -151,15 +150,5 @@ abstract class Kind
     public function asksForAnotherWay(): bool
     {
         return false;
-    }
-
-    /**
-     * Its own words.
-     *
-     * @param array<string, string|int|float> $values
-     */
-    final protected function words(string $code, array $values = []): string
-    {
-        return Words::of("checks/{$this->id()}.$code", $values);
     }
 }

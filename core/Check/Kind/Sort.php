@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Kind;
 
+use Cubo\Words\Words;
+
 /** What a tolerance of a requirement means. */
 enum Sort
 {
@@ -17,6 +19,12 @@ enum Sort
     case Off;
     /** it has none */
     case Exact;
+
+    /** What its tolerance is given in. */
+    public function words(): string
+    {
+        return Words::maybe('checks/shared.sorts.' . strtolower($this->name)) ?? '';
+    }
 
     public function hasTolerance(): bool
     {

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 return [
+    'sorts' => ['length' => 'length', 'angle' => 'degrees', 'share' => 'percent', 'off' => 'how far off', 'exact' => ''],
     'headings' => [
         'sizes' => 'More sizes and angles',
         'holes' => 'More about holes and slots',
