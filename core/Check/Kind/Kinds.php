@@ -17,7 +17,7 @@ final class Kinds
         Round\PinDiameter::class, Round\PinPlace::class, Round\PinHeight::class,
         Size\FaceDistance::class, Size\Distance::class, Size\Angle::class, Edge\Rounds::class, Edge\Chamfers::class,
         Whole\Volume::class, Form\Symmetry::class, Form\Rotation::class, Form\NotSymmetric::class,
-        Whole\Mass::class, Whole\Area::class, Whole\Centroid::class, Whole\Bodies::class, Whole\Closed::class,
+        Whole\Mass::class, Whole\Area::class, Whole\Centroid::class, Whole\Bodies::class, Whole\BodyDistance::class, Whole\Closed::class,
         Form\Centred::class, Form\Pose::class, Form\Shape::class,
         Printing\FitsBed::class, Printing\Standing::class, Printing\Wall::class, Printing\Gap::class, Printing\Overhang::class,
         Printing\Bridge::class, Printing\Islands::class, Printing\Tips::class, Printing\Hollow::class, Printing\EdgeContact::class,

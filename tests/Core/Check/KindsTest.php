@@ -43,11 +43,18 @@ $slot = static fn (string $half, string $round): array => [['kind' => 'block', '
 $sunk = static fn (string $wide, string $deep): array => [bore('6', '0', '0'), ['kind' => 'cone', 'by' => 'diameter', 'round' => '6', 'tip' => $wide, 'length' => $deep, 'z' => (string) (10 - (float) $deep), 'effect' => 'cut']];
 $pin = static fn (string $round, string $long, string $x = '20'): array => ['kind' => 'cylinder', 'by' => 'diameter', 'round' => $round, 'length' => $long, 'x' => $x, 'y' => '5', 'z' => '10'];
 
+$apart = static fn (string $x): array => ['kind' => 'block', 'width' => '100', 'depth' => '60', 'height' => '10', 'x' => $x, 'effect' => 'apart'];
+$ball = static fn (string $x, string $y): array => ['kind' => 'ball', 'round' => '20', 'x' => $x, 'y' => $y];
+
 it('measures what it is asked to', function (array $reference, array $part, string $id, string $status, string $words): void {
     expect(asked($reference, $reference, $id)->status)->toBe('met');
     $r = asked($reference, $part, $id);
     expect($r->status)->toBe($status)->and("$r->word $r->diagnosis")->toContain($words);
 })->with([
+    'pieces too far apart' => [[$plate, $apart('100')], [$plate, $apart('102')], 'body-distance', 'off', '12.00 apart; 10 is asked'],
+    'pieces that touch' => [[$plate, $apart('100')], [$plate, $apart('90')], 'body-distance', 'off', 'Two pieces touch'],
+    'pieces that are one' => [[$plate, $apart('100')], [$plate, ['effect' => 'add'] + $apart('85')], 'body-distance', 'missing', 'one piece'],
+    'round pieces aslant' => [[$ball('0', '0'), $ball('30', '40')], [$ball('0', '0'), $ball('30', '30')], 'body-distance', 'off', '22.43 apart; 30 is asked'],
     'pin, diameter' => [[$plate, $pin('12', '20')], [$plate, $pin('6', '20')], 'pin-0-diameter', 'off', 'radius as the diameter'],
     'pin, place' => [[$plate, $pin('12', '20')], [$plate, $pin('12', '20', '-20')], 'pin-0-place', 'off', 'opposite side'],
     'pin, height' => [[$plate, $pin('12', '20')], [$plate, $pin('12', '10')], 'pin-0-height', 'off', 'half of it'],
