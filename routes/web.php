@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Cubo\Exchange\Format\Formats;
 use App\Http\Controllers\AssignmentController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\ClassController;
@@ -20,7 +21,7 @@ use App\Http\Controllers\StageController;
 use Illuminate\Support\Facades\Route;
 
 // what is no number of ours is no address of ours
-Route::patterns(array_fill_keys(['assignment', 'recipe', 'work', 'handIn', 'file', 'exercise', 'class', 'student', 'part', 'n'], '[0-9]{1,9}'));
+Route::patterns(array_fill_keys(['assignment', 'recipe', 'work', 'handIn', 'file', 'exercise', 'class', 'student', 'part', 'n'], '[0-9]{1,9}') + ['ending' => implode('|', array_map(preg_quote(...), [...Formats::endings(Formats::written()), 'json']))]);
 
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
@@ -36,7 +37,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/bench/{assignment}', [BenchController::class, 'work'])->name('work');
     Route::get('/bench/{assignment}/sheet', [BenchController::class, 'sheet'])->name('work.sheet');
     Route::get('/recipes/{recipe}/part/{key}.glb', [PartController::class, 'glb'])->name('recipes.glb')->where('key', '[0-9a-f]{40}');
-    Route::get('/recipes/{recipe}/part.{ending}', [PartController::class, 'download'])->name('recipes.download')->where('ending', 'stl|3mf|json');
+    Route::get('/recipes/{recipe}/part.{ending}', [PartController::class, 'download'])->name('recipes.download');
     Route::post('/recipes/{recipe}/edit', [EditController::class, 'edit'])->name('recipes.edit')->middleware('throttle:edits');
     Route::get('/recipes/{recipe}/arrived', [EditController::class, 'arrived'])->name('recipes.arrived')->middleware('throttle:pad');
     Route::get('/recipes/{recipe}/now', [EditController::class, 'now'])->name('recipes.now')->middleware('throttle:edits');
@@ -70,7 +71,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/hand-ins/{handIn}/layers', [LayerController::class, 'show'])->name('hand-ins.layers');
     Route::get('/hand-ins/{handIn}/layers/{n}', [LayerController::class, 'layer'])->name('hand-ins.layer')->middleware('throttle:pad');
     Route::get('/hand-ins/{handIn}', [HandInController::class, 'show'])->name('hand-ins.show');
-    Route::get('/hand-ins/{handIn}/part.{ending}', [HandInController::class, 'part'])->name('hand-ins.part')->where('ending', 'glb|stl|3mf');
+    Route::get('/hand-ins/{handIn}/part.{ending}', [HandInController::class, 'part'])->name('hand-ins.part');
 
     Route::middleware('teacher')->group(function (): void {
         Route::get('/classes/{class}', [ClassController::class, 'show'])->name('classes.show');

@@ -11,7 +11,7 @@ use Cubo\Check\Making\Making;
 use Cubo\Check\Report;
 use Cubo\Check\UnreadableExercise;
 use Cubo\Exchange\MeshFile;
-use Cubo\Exchange\StlFile;
+use Cubo\Exchange\Format\Formats;
 use Cubo\Exchange\UnreadableFile;
 use Cubo\Measure\PartMeasures;
 use Cubo\Measure\SurfaceRecognition;
@@ -32,12 +32,21 @@ final class ModelCommands
     private const UNREADABLE = 2;
 
     private const USAGE = <<<'TEXT'
-        cubo build RECIPE.json --out part.stl|part.3mf|part.glb
+        cubo build RECIPE.json --out FILE
         cubo measure MODEL [--json] [--unit mm|in]
         cubo check EXERCISE.json MODEL [--json] [--unit mm|in]
         cubo check EXERCISE.json FOLDER --csv [--unit mm|in]
-        MODEL is a recipe (.json) or an STL, OBJ, PLY or 3MF file; all but 3MF have no unit of their own: mm unless --unit says in.
+        MODEL is a recipe (.json) or a file: READ. Without a unit of its own it is in mm unless --unit says in.
+        FILE ends in WRITTEN.
         TEXT;
+
+    private static function usage(): string
+    {
+        return strtr(self::USAGE, [
+            'READ' => Formats::names(Formats::read()),
+            'WRITTEN' => implode(', ', array_map(static fn (string $e): string => ".$e", Formats::endings(Formats::written()))),
+        ]);
+    }
 
     /** @var array<string, string|true> */
     private array $options = [];
@@ -69,7 +78,7 @@ final class ModelCommands
             } elseif ($a === '--out' || $a === '--unit') {
                 $this->options[substr($a, 2)] = array_shift($arguments) ?? throw new UnreadableFile("$a needs a value.");
             } elseif (str_starts_with($a, '--')) {
-                throw new UnreadableFile("$a is no option.\n" . self::USAGE);
+                throw new UnreadableFile("$a is no option.\n" . self::usage());
             } else {
                 $this->files[] = $a;
             }
@@ -79,7 +88,7 @@ final class ModelCommands
         }
         $wanted = ['build' => 1, 'measure' => 1, 'check' => 2][$verb] ?? -1;
         if (count($this->files) !== $wanted) {
-            throw new UnreadableFile("usage:\n" . self::USAGE);
+            throw new UnreadableFile("usage:\n" . self::usage());
         }
 
         return match ($verb) {
@@ -91,19 +100,15 @@ final class ModelCommands
 
     private function build(): int
     {
-        $out = (string) ($this->options['out'] ?? throw new UnreadableFile("--out is missing.\n" . self::USAGE));
+        $out = (string) ($this->options['out'] ?? throw new UnreadableFile("--out is missing.\n" . self::usage()));
         [$solid, , $sound] = $this->model($this->files[0]);
         if ($solid->isEmpty()) {
             fwrite(STDERR, "cubo: the recipe makes no part, so nothing is written.\n");
 
             return self::NOT_MET;
         }
-        $bytes = match (strtolower(pathinfo($out, PATHINFO_EXTENSION))) {
-            'stl' => StlFile::write($solid),
-            '3mf' => \Cubo\Exchange\ThreeMfFile::write($solid),
-            'glb' => \Cubo\Exchange\GlbFile::write($solid),
-            default => throw new UnreadableFile('--out ends in .stl, .3mf or .glb.'),
-        };
+        $format = Formats::writtenAs($out) ?? throw new UnreadableFile('--out ends in ' . implode(', ', array_map(static fn (string $e): string => ".$e", Formats::endings(Formats::written()))) . '.');
+        $bytes = $format->write($solid, pathinfo($out, PATHINFO_FILENAME));
         if (@file_put_contents($out, $bytes) === false) {
             throw new UnreadableFile("$out cannot be written.");
         }
@@ -164,9 +169,9 @@ final class ModelCommands
     private function checkFolder(Exercise $exercise, string $folder): int
     {
         if (! isset($this->options['csv'])) {
-            throw new UnreadableFile("A folder is checked with --csv.\n" . self::USAGE);
+            throw new UnreadableFile("A folder is checked with --csv.\n" . self::usage());
         }
-        $files = array_values(array_filter(glob(rtrim($folder, '/') . '/*') ?: [], fn (string $f): bool => in_array(strtolower(pathinfo($f, PATHINFO_EXTENSION)), ['json', 'stl', 'obj', 'ply', '3mf'], true) && realpath($f) !== realpath($this->files[0])));
+        $files = array_values(array_filter(glob(rtrim($folder, '/') . '/*') ?: [], fn (string $f): bool => in_array(strtolower(pathinfo($f, PATHINFO_EXTENSION)), ['json', ...Formats::endings(Formats::read())], true) && realpath($f) !== realpath($this->files[0])));
         natcasesort($files);
         $asked = $exercise->asked();
         $line = static function (array $cells): void {

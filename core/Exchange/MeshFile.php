@@ -7,6 +7,7 @@ namespace Cubo\Exchange;
 use Cubo\Budget\Budget;
 use Cubo\Budget\Limit;
 use Cubo\Budget\OverBudget;
+use Cubo\Exchange\Format\Formats;
 use Cubo\Quantity\Unit;
 use Cubo\Solid\Solid;
 
@@ -53,19 +54,18 @@ final class MeshFile
         }
         $scale = $unit->inMillimetres();
 
-        return match (true) {
-            str_starts_with($bytes, "PK\x03\x04") => [ThreeMfReader::read($bytes, $budget), '3MF in its own unit'],
-            (bool) preg_match('/^ply\s/', $bytes) => [PlyFile::read($bytes, $scale, $budget), "PLY taken as {$unit->value}"],
-            self::isObj($bytes) => [ObjFile::read($bytes, $scale, $budget), "OBJ taken as {$unit->value}"],
-            default => [StlFile::read($bytes, $scale, $budget), "STL taken as {$unit->value}"],
-        };
-    }
+        $formats = Formats::read();
+        foreach ($formats as $format) {
+            if (! $format->knows($bytes)) {
+                continue;
+            }
+            try {
+                return [$format->read($bytes, $scale, $budget), $format->saysUnit() ? "{$format->name()} in its own unit" : "{$format->name()} taken as {$unit->value}"];
+            } catch (UnknownFile) {
+                break;
+            }
+        }
 
-    /** Text whose lines begin as those of an OBJ file do, and that is no STL. */
-    private static function isObj(string $bytes): bool
-    {
-        $head = substr($bytes, 0, 200_000);
-
-        return ! preg_match('/^\s*solid\b/i', $head) && ! str_contains(substr($head, 0, 4096), "\0") && preg_match('/^\s*v\s+[-+.\d]/m', $head) === 1;
+        throw new UnreadableFile(Guess::words($bytes, Formats::names($formats)));
     }
 }

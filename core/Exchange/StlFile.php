@@ -27,6 +27,17 @@ final class StlFile
         return implode('', $out);
     }
 
+    /** Whether it may be one: text that begins as one, or as many bytes as its number of triangles takes, or fewer where it ends too early. */
+    public static function knows(string $bytes): bool
+    {
+        if (preg_match('/^\s*solid/i', $bytes) === 1) {
+            return true;
+        }
+        $n = strlen($bytes) < 84 ? false : unpack('V', $bytes, 80);
+
+        return $n !== false && (strlen($bytes) === 84 + 50 * $n[1] || $n[1] > 0 && $n[1] <= MeshWelding::MOST_TRIANGLES);
+    }
+
     /**
      * @param float $scale millimetres per unit of the file
      *
@@ -70,7 +81,7 @@ final class StlFile
             }
         }
         if (! preg_match('/^\s*solid/i', $bytes)) {
-            throw new UnreadableFile(Guess::words($bytes));
+            throw new UnknownFile('This is no STL file.');
         }
         $c = [];
         for ($at = 0; preg_match('/vertex\s+(\S+)\s+(\S+)\s+(\S+)/i', $bytes, $m, PREG_OFFSET_CAPTURE, $at) === 1;) {

@@ -72,12 +72,12 @@ final class ThreeMfReader
         try {
             $open = $zip->open($path, ZipArchive::RDONLY) === true;
             if (! $open) {
-                throw new UnreadableFile(Guess::words($bytes));
+                throw new UnknownFile('This is no 3MF package.');
             }
             $rels = self::file($zip, '_rels/.rels');
             $name = $rels !== null && preg_match('#<Relationship\b[^>]*Type="[^"]*/3dmodel"[^>]*>#', $rels, $m) && preg_match('#Target="/?([^"]+)"#', $m[0], $t) ? $t[1] : '3D/3dmodel.model';
 
-            return self::file($zip, $name) ?? throw new UnreadableFile(Guess::words($bytes));
+            return self::file($zip, $name) ?? throw new UnknownFile('This is no 3MF package.');
         } finally {
             if ($open) {
                 $zip->close();

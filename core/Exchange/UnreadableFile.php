@@ -7,4 +7,4 @@ namespace Cubo\Exchange;
 use RuntimeException;
 
 /** The file is not what it says; the message names what is wrong. */
-final class UnreadableFile extends RuntimeException {}
+class UnreadableFile extends RuntimeException {}

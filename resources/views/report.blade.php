@@ -49,11 +49,11 @@
 <label class="lab" for="comment">Comment to {{ $work->student->name }}</label><textarea class="field" id="comment" name="comment" rows="2">{{ old('comment', $handIn->comment) }}</textarea>@error('comment')<span class="wrong" role="alert">{{ $message }}</span>@enderror
 <div style="display:flex;gap:8px;margin-top:8px;align-items:center"><button class="btn go" name="state" value="accepted">Accept</button><button class="btn ink" name="state" value="returned">Send back</button>
 @if ($work->handIns->count() > 1)<span class="small">Tries: @foreach ($work->handIns as $h)<a class="link" href="{{ route('hand-ins.show', $h) }}" @if ($h->id === $handIn->id) aria-current="page" @endif>{{ $h->attempt }}</a> @endforeach</span>@endif
-<span style="margin-left:auto" class="small">Part as <a class="link" href="{{ route('hand-ins.part', [$handIn, 'stl']) }}">STL</a> <a class="link" href="{{ route('hand-ins.part', [$handIn, '3mf']) }}">3MF</a></span></div></form>
+<span style="margin-left:auto" class="small">Part as <x-formats route="hand-ins.part" :of="$handIn"/></span></div></form>
 @else
 <div class="small" style="display:flex;gap:20px;align-items:center"><span>This part and its report are kept as handed in.</span>
 @if ($work->handIns->count() > 1)<span>Tries: @foreach ($work->handIns as $h)<a class="link" href="{{ route('hand-ins.show', $h) }}" @if ($h->id === $handIn->id) aria-current="page" @endif>{{ $h->attempt }}</a> @endforeach</span>@endif
-<span style="margin-left:auto">Part as <a class="link" href="{{ route('hand-ins.part', [$handIn, 'stl']) }}">STL</a> <a class="link" href="{{ route('hand-ins.part', [$handIn, '3mf']) }}">3MF</a></span></div>
+<span style="margin-left:auto">Part as <x-formats route="hand-ins.part" :of="$handIn"/></span></div>
 @endif
 </div>
 </div>

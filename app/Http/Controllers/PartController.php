@@ -8,8 +8,7 @@ use App\Models\Recipe;
 use App\Support\Workbench;
 use Cubo\Budget\Limit;
 use Cubo\Budget\OverBudget;
-use Cubo\Exchange\StlFile;
-use Cubo\Exchange\ThreeMfFile;
+use Cubo\Exchange\Format\Formats;
 use Cubo\Solid\Solid;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -48,9 +47,10 @@ final class PartController extends Controller
     {
         abort_if($part->isEmpty(), 404, 'There is no part yet.');
 
-        return $ending === 'stl'
-            ? self::file(StlFile::write($part), 'model/stl', "$name.stl")
-            : self::file(ThreeMfFile::write($part, $name), 'model/3mf', "$name.3mf");
+        $format = Formats::writtenAs(".$ending");
+        abort_unless($format !== null && $format->isOffered(), 404);
+
+        return self::file($format->write($part, $name), $format->type(), "$name.{$format->ending()}");
     }
 
     public static function file(string $bytes, string $type, ?string $name = null): Response

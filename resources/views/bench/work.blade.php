@@ -102,6 +102,6 @@
 </ul></div>
 @endforeach
 <div><span>Own parts</span><ul><li><button type="button" class="verb" id="verb-library" data-opens-tool="library"><x-verb kind="library"/><span>library</span></button></li>@foreach (array_slice($document->groups, 0, 4) as $g)@continue($open && in_array($open->id, $document->reach($g->id), true))<li><form {!! $edit !!}><input type="hidden" name="do" value="place"><input type="hidden" name="group" value="{{ $g->id }}"><input type="hidden" name="after" value=""><button class="verb own" id="verb-{{ $g->id }}" title="Place {{ $g->name() }} once more"><x-verb kind="group"/><span>{{ \Illuminate\Support\Str::limit($g->name(), 12, '…') }}</span></button></form></li>@endforeach</ul></div>
-<div class="files">@if ($work)<a class="link" href="{{ route('files.create', $work->assignment_id) }}">Hand in a file instead</a><br>@endif @if ($glb !== '')Take the part with you<br><a class="link" href="{{ route('recipes.download', [$recipe, 'stl']) }}">STL</a> <a class="link" href="{{ route('recipes.download', [$recipe, '3mf']) }}">3MF</a> <a class="link" href="{{ route('recipes.download', [$recipe, 'json']) }}">Recipe</a>@endif</div>
+<div class="files">@if ($work)<a class="link" href="{{ route('files.create', $work->assignment_id) }}">Hand in a file instead</a><br>@endif @if ($glb !== '')Take the part with you<br><x-formats route="recipes.download" :of="$recipe"/> <a class="link" href="{{ route('recipes.download', [$recipe, 'json']) }}">Recipe</a>@endif</div>
 </div>
 </footer>

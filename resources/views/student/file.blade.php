@@ -1,11 +1,12 @@
+@php($formats = \Cubo\Exchange\Format\Formats::read())
 <x-layout title="Hand in a file, {{ $assignment->exercise->title }}">
 <x-person-strip caption="Hand in a file" heading="{{ $assignment->exercise->title }}"><x-slot:acts><a class="btn" href="{{ route('home') }}">My work</a><a class="btn" href="{{ route('work', $assignment) }}">Build it at the bench</a></x-slot:acts></x-person-strip>
 <main class="filein">
 <form method="post" action="{{ route('files.store', $assignment) }}" enctype="multipart/form-data">@csrf
 <h2>A part made elsewhere</h2>
 <p>Choose a file of the part. It is read and shown first; nothing is handed in until you say so.</p>
-<label class="lab" for="part">STL, OBJ, PLY or 3MF, up to 50 MB and 500 000 triangles</label>
-<input class="field" id="part" type="file" name="part" accept=".stl,.obj,.ply,.3mf" required>
+<label class="lab" for="part">{{ \Cubo\Exchange\Format\Formats::names($formats) }}, up to 50 MB and 500 000 triangles</label>
+<input class="field" id="part" type="file" name="part" accept="{{ implode(',', array_map(fn ($e) => ".$e", \Cubo\Exchange\Format\Formats::endings($formats))) }}" required>
 @error('part')<p class="wrong" role="alert">{{ $message }}</p>@enderror
 <p style="margin-top:14px"><button class="btn go">Look at it</button></p>
 </form>
