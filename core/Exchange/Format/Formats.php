@@ -8,7 +8,7 @@ namespace Cubo\Exchange\Format;
 final class Formats
 {
     /** @var list<class-string<Format>> */
-    private const LIST = [ThreeMf::class, Ply::class, Obj::class, Stl::class, Glb::class];
+    private const LIST = [ThreeMf::class, Ply::class, Obj::class, Stl::class, StlText::class, Glb::class];
 
     /** @var list<Format>|null */
     private static ?array $all = null;

@@ -5,7 +5,9 @@ declare(strict_types=1);
 use Cubo\Exchange\Format\Format;
 use Cubo\Exchange\Format\Formats;
 use Cubo\Exchange\Format\Reads;
+use Cubo\Exchange\Format\StlText;
 use Cubo\Exchange\Format\Writes;
+use Cubo\Exchange\StlFile;
 use Cubo\Measure\Bodies;
 use Tests\Parts;
 
@@ -39,6 +41,14 @@ it('chooses the format by the name of a file, the longest ending first', functio
     }
     expect(Formats::writtenAs('plate.doc'))->toBeNull()->and(Formats::writtenAs('plate'))->toBeNull()
         ->and(Formats::names(Formats::read()))->toMatch('/^[A-Z0-9]+(, [A-Z0-9]+)* or [A-Z0-9]+$/');
+});
+
+it('writes STL as text that people can read', function (): void {
+    $s = Parts::build([['kind' => 'block', 'width' => '30.5', 'depth' => '20', 'height' => '10']])->part();
+    $text = (new StlText)->write($s, 'Fuß, "vane" 2');
+    expect($text)->toStartWith("solid Fu vane 2\n  facet normal ")->toEndWith("  endfacet\nendsolid Fu vane 2\n")
+        ->and(substr_count($text, 'endloop'))->toBe(12)->and($text)->toMatch('/^      vertex [-\d.]+e[+-]\d+ [-\d.]+e[+-]\d+ [-\d.]+e[+-]\d+$/m')->toContain('1.52500000e+1')
+        ->and(StlFile::read($text)->facettedVolume())->toEqualWithDelta(6100.0, 1e-6);
 });
 
 it('has documentation that follows from the list', function (): void {
