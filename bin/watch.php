@@ -161,7 +161,9 @@ $write = static function () use (&$services, $book): void {
 $over = false;
 pcntl_async_signals(true);
 foreach ([SIGTERM, SIGINT, SIGHUP] as $signal) {
-    pcntl_signal($signal, static function () use (&$over): void { $over = true; });
+    pcntl_signal($signal, static function () use (&$over): void {
+        $over = true;
+    });
 }
 file_put_contents("$run/watch.pid", getmypid() . ' ' . began((int) getmypid()));
 foreach ($services as $s) {

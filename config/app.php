@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 return [
     'name' => env('APP_NAME', 'Cubo'),
     'timezone' => env('APP_TIMEZONE', 'UTC'),

@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use Cubo\Exchange\Format\Formats;
 use App\Http\Controllers\AssignmentController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\ClassController;
@@ -18,6 +17,7 @@ use App\Http\Controllers\PadController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\StageController;
+use Cubo\Exchange\Format\Formats;
 use Illuminate\Support\Facades\Route;
 
 // what is no number of ours is no address of ours

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests;
 
 use App\Models\Assignment;
+use App\Models\Codes;
 use App\Models\Exercise;
 use App\Models\Person;
 use App\Models\SchoolClass;
-use App\Models\Codes;
 use Illuminate\Database\Seeder;
 
 /**

@@ -6,12 +6,12 @@ namespace App\Cli;
 
 use Cubo\Measure\Features;
 use Cubo\Measure\Hole;
-use Cubo\Printing\Islands;
 use Cubo\Measure\MeshFaults;
-use Cubo\Printing\Overhang;
 use Cubo\Measure\PartMeasures;
 use Cubo\Measure\Standing;
 use Cubo\Measure\Symmetry;
+use Cubo\Printing\Islands;
+use Cubo\Printing\Overhang;
 
 /** What `cubo measure --json` tells beside the masses: features, symmetry, faults of the mesh, and how it would print. */
 final class Measured

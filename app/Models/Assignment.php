@@ -21,6 +21,8 @@ use Illuminate\Support\Carbon;
  * @property string $shows what students see of a report
  * @property string $shown_when
  * @property ?Carbon $taken_back_at since when nobody works at it any more
+ * @property-read Exercise $exercise
+ * @property-read SchoolClass $schoolClass
  */
 final class Assignment extends Model
 {

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Cubo\Check\Exercise as Sheet;
 use Cubo\Check\ExerciseReader;
-use Cubo\Check\Requirement;
 use Cubo\Printing\PrintProfile;
 use Cubo\Quantity\Unit;
 use Illuminate\Database\Eloquent\Model;
@@ -25,6 +24,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $turned whether a part may lie another way
  * @property string $printer key of a print profile
  * @property string $tolerance of lengths that have none of their own, as typed; nothing for the proposed ones
+ * @property-read Person $teacher
+ * @property-read Recipe $reference
  */
 final class Exercise extends Model
 {

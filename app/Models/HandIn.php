@@ -27,6 +27,7 @@ use Illuminate\Support\Facades\DB;
  * @property ?Carbon $checked_at null while it is being checked
  * @property array<string, array{met: bool, reason: string}> $overrules
  * @property string $comment
+ * @property-read Work $work
  */
 final class HandIn extends Model
 {

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property list<string> $tags
  * @property int $version
  * @property ?LibraryVersion $newestVersion
+ * @property-read Person $owner
  */
 final class LibraryPart extends Model
 {

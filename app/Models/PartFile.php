@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Cubo\Quantity\Unit;
 use Cubo\Measure\PartMeasures;
+use Cubo\Quantity\Unit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $stage what is done with it at the moment, in words
  * @property string $problem why it was refused
  * @property array{format: string, ownUnit: bool, triangles: int, sizes: array{float,float,float}, shells: int, faults: list<array{kind: string, count: int, at: array{float,float,float}, words: string}>, mends: list<string>} $info
+ * @property-read Work $work
  */
 final class PartFile extends Model
 {

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $owner_id
  * @property int $current
  * @property int $version
+ * @property-read Person $owner
  */
 final class Recipe extends Model
 {

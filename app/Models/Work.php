@@ -20,6 +20,9 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $recipe_id
  * @property int $checks_used
  * @property ?array{key: string, at: string, rows: list<array<string, mixed>>, findings?: list<array<string, mixed>>} $last_check
+ * @property-read Assignment $assignment
+ * @property-read Person $student
+ * @property-read Recipe $recipe
  */
 final class Work extends Model
 {

@@ -32,7 +32,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Event::listen(Looping::class, static fn () => WorkerSigns::alive());
         Event::listen(JobProcessing::class, static fn (JobProcessing $e) => WorkerSigns::begins((string) $e->job->getJobId()));
-        Event::listen([JobProcessed::class, JobExceptionOccurred::class, JobFailed::class], static fn (object $e) => WorkerSigns::ends((string) $e->job->getJobId()));
+        Event::listen([JobProcessed::class, JobExceptionOccurred::class, JobFailed::class], static fn (JobProcessed|JobExceptionOccurred|JobFailed $e) => WorkerSigns::ends((string) $e->job->getJobId()));
         Model::shouldBeStrict(! $this->app->isProduction());
         // what is typed is kept as typed; a limit on edits only keeps a stuck key from filling the disk
         RateLimiter::for('edits', static fn (Request $r): Limit => Limit::perMinute(240)->by((string) $r->user()?->id));

@@ -38,7 +38,7 @@ final class AskedSizes
     /** Choices that wait for their place to come back. */
     private const MOST_ASIDE = 80;
 
-    public function __construct(private readonly Workbench $bench, private readonly PartFiles $files) {}
+    public function __construct(private readonly PartFiles $files) {}
 
     /**
      * Brings what is asked up to the reference part as it is now. Nothing is taken from a part that is not worked out.
@@ -117,7 +117,7 @@ final class AskedSizes
         });
         $read = json_decode($json, true);
 
-        return ['proposed' => array_map(ExerciseReader::requirement(...), $read['proposed']), 'places' => $read['places'], 'whole' => $read['whole']];
+        return ['proposed' => array_values(array_map(ExerciseReader::requirement(...), $read['proposed'])), 'places' => $read['places'], 'whole' => $read['whole']];
     }
 
     /** Where it could not be read to the end: what is asked stays as it is, and the teacher is told that not all was looked for. */

@@ -6,6 +6,7 @@ namespace App\Support;
 
 use App\Models\Recipe;
 use Cubo\Budget\Limits;
+use Cubo\Budget\OverBudget;
 use Cubo\Quantity\DensityUnit;
 use Cubo\Recipe\Arrange\Aligning;
 use Cubo\Recipe\Arrange\Copies;
@@ -39,6 +40,7 @@ final class BenchEdits
      * @param array<string, mixed> $in as validated by the controller
      *
      * @throws StepProblem where something cannot be done, in words
+     * @throws OverBudget where the part is too fine for it, or still being made
      */
     public function of(Recipe $recipe, Document $whole, array $in): Document
     {

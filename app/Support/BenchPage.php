@@ -170,7 +170,7 @@ final class BenchPage
     {
         $out = [];
         foreach ($bodies as $b) {
-            [$id, $piece] = explode('.', (string) $b) + [1 => null];
+            [$id, $piece] = [explode('.', (string) $b)[0], explode('.', (string) $b)[1] ?? null];
             $out[(string) $b] = ($piece === null ? '' : "piece $piece of ") . ($document->step($id)->name ?? $id);
         }
 
@@ -196,7 +196,10 @@ final class BenchPage
         return $out;
     }
 
-    /** @param list<Row> $rows @return array<string, Row> */
+    /**
+     * @param list<Row> $rows
+     * @return array<string, Row>
+     */
     public static function byId(array $rows): array
     {
         $out = [];

@@ -46,12 +46,12 @@ final readonly class ClassTable
             $cells = $words = [];
             foreach ($asked as $r) {
                 $row = $rows[$r->id] ?? null;
-                $status = $row?->status ?? 'open';
+                $status = $row->status ?? 'open';
                 if ($handIn !== null && isset($handIn->overrules[$r->id])) {
                     $status = $handIn->overrules[$r->id]['met'] ? 'met' : 'off';
                 }
                 $cells[$r->id] = $status;
-                $words[$r->id] = $row?->word ?? 'Not checked';
+                $words[$r->id] = $row->word ?? 'Not checked';
                 $met[$r->id] = ($met[$r->id] ?? 0) + ($status === 'met' ? 1 : 0);
                 if ($row !== null && $status !== 'met') {
                     $wrong[$r->id]['count'] = ($wrong[$r->id]['count'] ?? 0) + 1;
@@ -74,7 +74,7 @@ final readonly class ClassTable
             $lines[] = ['student' => $student, 'work' => $work, 'handIn' => $handIn, 'cells' => $cells, 'words' => $words, 'group' => $group, 'state' => $state];
         }
         uasort($slips, static fn (array $a, array $b): int => count($b['names']) <=> count($a['names']));
-        $this->slips = array_values(array_map(static fn (string $slip, array $s): array => ['slip' => Slip::from($slip), 'names' => array_map(strval(...), array_keys($s['names'])), 'words' => $s['words']], array_keys($slips), $slips));
+        $this->slips = array_map(static fn (string $slip, array $s): array => ['slip' => Slip::from($slip), 'names' => array_map(strval(...), array_keys($s['names'])), 'words' => $s['words']], array_keys($slips), $slips);
         usort($lines, static fn (array $a, array $b): int => $a['group'] <=> $b['group'] ?: ($a['student']->bench ?? 0) <=> ($b['student']->bench ?? 0));
         $this->lines = $lines;
         $this->met = $met;

@@ -36,6 +36,7 @@ final class FileShelf
         $sha = sha1($bytes);
         $this->clear($work);
         Storage::disk('local')->put("files/$sha", $bytes);
+
         return PartFile::create([
             'work_id' => $work->id, 'name' => mb_substr($name, 0, 120), 'sha' => $sha, 'unit' => Unit::Millimetre->value, 'repaired' => false, 'state' => 'waiting',
             'info' => ['format' => '', 'ownUnit' => false, 'triangles' => 0, 'sizes' => [0.0, 0.0, 0.0], 'faults' => [], 'shells' => 0, 'mends' => []],

@@ -10,8 +10,8 @@ use Cubo\Drawing\FeatureEdges;
 use Cubo\Geometry\Transform;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\NamedSizes;
-use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartEdge;
+use Cubo\Recipe\PartNames;
 use Cubo\Recipe\Recipe;
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\Curve;
@@ -111,9 +111,12 @@ final class PadPage
     public static function ghost(SolvedSketch $solved, int $n, Unit $unit, NamedSizes $named): array
     {
         $way = $solved->ways[$n] ?? null;
+        if ($way === null) {
+            return [];
+        }
         $values = (new DimensionValues($solved->sketch, $unit, $named))->values;
         $out = [];
-        foreach ($way === null ? [] : [false, true] as $back) {
+        foreach ([false, true] as $back) {
             $s = $way->moved($solved->sketch, $values, $back);
             $d = '';
             $moves = [...$way->points, ...$way->sizes];

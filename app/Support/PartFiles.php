@@ -67,17 +67,17 @@ final class PartFiles implements SolidCache
     public function problem(string $key): ?Message
     {
         $text = $this->read($key, 'problem');
-        $a = $text === null ? null : json_decode($text, true);
-        if (is_array($a) && $a['code'] === StepProblem::TOO_LONG && time() - (int) @filemtime($this->path($key, 'problem')) > self::REST) {
+        $message = $text === null ? null : Message::read(json_decode($text, true));
+        if ($message?->code === StepProblem::TOO_LONG && time() - (int) @filemtime($this->path($key, 'problem')) > self::REST) {
             return null;
         }
 
-        return is_array($a) ? new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning'], $a['offer'] ?? null) : null;
+        return $message;
     }
 
     public function putProblem(string $key, Message $message): void
     {
-        $this->write($key, 'problem', (string) json_encode($message));
+        $this->write($key, 'problem', $message->toJson());
     }
 
     public function sketch(string $key): ?array

@@ -25,7 +25,7 @@ final class ReportPages
             $states[$r->id] = $handIn->rowMet($r->id, $r->status) ? 'met' : $r->status;
         }
         $pages = ReportSheet::pages(
-            [$exercise->title, "{$handIn->work->student->name}, class {$assignment->schoolClass->name}, handed in " . $handIn->created_at->format('j M Y, H:i') . ", try {$handIn->attempt}" . ($handIn->file === null ? '' : ', file ' . $handIn->file->name),
+            [$exercise->title, "{$handIn->work->student->name}, class {$assignment->schoolClass->name}, handed in " . $handIn->created_at?->format('j M Y, H:i') . ", try {$handIn->attempt}" . ($handIn->file === null ? '' : ', file ' . $handIn->file->name),
                 $handIn->metCount() . ' of ' . count($report->rows) . " met, {$handIn->points()} of {$report->mostPoints()} points"],
             $report, $states, $handIn->comment, $bench->sheetSvg($bench->evaluate($exercise->reference->document()), $exercise->sheet(), 430, 300, $states),
         );

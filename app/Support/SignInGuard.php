@@ -90,7 +90,7 @@ final class SignInGuard
         [$free, $first, $most] = $rule;
         $row = $tries->selectRaw('count(*) as n, max(created_at) as last')->first();
         $n = (int) ($row->n ?? 0);
-        if ($n < $free) {
+        if ($row === null || $n < $free) {
             return 0;
         }
         $wait = min($most, $first * 2 ** min(12, $n - $free));

@@ -151,7 +151,7 @@ final class Workbench
         $key = sha1((string) json_encode([$sketch->values, $recipe->unit->value, $recipe->sizes, $first?->id === $sketch->id]));
         $json = $this->files->remember($key, 'free', static fn (): string => (string) json_encode(SketchNotes::of($recipe, $sketch)));
 
-        return array_map(static fn (array $a): Message => new Message($a['code'], $a['what'], $a['why'], $a['field'], $a['warning']), json_decode($json, true));
+        return array_values(array_filter(array_map(Message::read(...), (array) json_decode($json, true))));
     }
 
     /** @return array<string, string> words for shapes of which nothing is seen, by step */

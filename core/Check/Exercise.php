@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace Cubo\Check;
 
 use Cubo\Quantity\Unit;
-use Cubo\Quantity\UnreadableExpression;
 use Cubo\Recipe\Letters;
 use Cubo\Recipe\Recipe;
-use Cubo\Recipe\UnreadableRecipe;
 
 /** What a part is checked against: the drawing's unit and the requirements. As a file: see docs/recipe.md. */
 final readonly class Exercise
@@ -36,6 +34,7 @@ final readonly class Exercise
             if (! $r->asked) {
                 return $r->change(letter: '');
             }
+
             return $r->change(letter: Letters::size($n++));
         }, $list);
     }

@@ -44,8 +44,6 @@ final class ExerciseReader
     }
 
     /**
-     * @param mixed $a
-     *
      * @throws UnreadableExercise
      */
     public static function requirement(mixed $a): Requirement

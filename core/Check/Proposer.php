@@ -31,6 +31,7 @@ final class Proposer
 
     /**
      * @param bool|null $whole set: whether everything was looked for; of a part with too many faces the dearest families are left out
+     *
      * @param-out bool $whole
      *
      * @return list<Requirement>

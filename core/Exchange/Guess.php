@@ -26,7 +26,7 @@ final class Guess
             (bool) preg_match('/^\s*(;.*\r?\n|\s)*(G0|G1|G21|G28|G90|M104|M140)\b/m', $head) && (bool) preg_match('/^\s*G[01]\s+[XYZF]/m', $bytes) => 'This seems to be the instructions for a printer (G-code). Bring the part they were made from.',
             str_starts_with($text, '{') => str_contains($head, 'cubo-recipe') ? 'This is a recipe of Cubo, not a file of a part. Build it at the bench.' : 'This seems to be data (JSON), not a part. ' . $mesh,
             str_starts_with($head, "PK\x03\x04") => 'This is a package, but not one of a part (3MF). Unpack it and bring the part in it.',
-            str_starts_with($head, "Rar!") || str_starts_with($head, "7z\xBC\xAF") || str_starts_with($head, "\x1F\x8B") => 'This is a packed file. Unpack it and bring the part in it.',
+            str_starts_with($head, 'Rar!') || str_starts_with($head, "7z\xBC\xAF") || str_starts_with($head, "\x1F\x8B") => 'This is a packed file. Unpack it and bring the part in it.',
             str_contains($head, "\0") => 'Cubo does not know this kind of file. ' . $mesh,
             default => 'This seems to be a text, not a part. ' . $mesh,
         };

@@ -29,7 +29,6 @@ final readonly class Estimate
     /**
      * @param float $volume of laid material, mm3
      * @param float $mass g
-     * @param float $minutes
      */
     private function __construct(public int $layers, public float $volume, public float $mass, public float $minutes) {}
 

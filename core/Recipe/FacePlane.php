@@ -21,6 +21,7 @@ final class FacePlane
             if ($part->surfaces[$s]->name !== $face || ! $part->surfaces[$s]->isFlat()) {
                 continue;
             }
+
             return self::facet($part, $f);
         }
 

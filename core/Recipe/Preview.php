@@ -19,7 +19,6 @@ use Cubo\Solid\Solid;
 /**
  * What one step does, for the eye: what it adds and what it takes away, the regions it may take, and where its values can
  * be taken hold of.
- *
  */
 final readonly class Preview
 {

@@ -78,6 +78,7 @@ final class Solid
         if ($this->box !== null) {
             return $this->box;
         }
+
         return $this->box = $this->x === [] || $this->y === [] || $this->z === []
             ? [1.0, 1.0, 1.0, -1.0, -1.0, -1.0]
             : [min($this->x), min($this->y), min($this->z), max($this->x), max($this->y), max($this->z)];

@@ -6,13 +6,13 @@ namespace Database\Seeders;
 
 use App\Jobs\PreparePart;
 use App\Models\Assignment;
+use App\Models\Codes;
 use App\Models\Exercise;
 use App\Models\HandIn;
 use App\Models\Person;
 use App\Models\School;
 use App\Models\SchoolClass;
 use App\Models\Work;
-use App\Models\Codes;
 use App\Support\Library;
 use App\Support\RecipeBook;
 use App\Support\Workbench;

@@ -13,7 +13,6 @@ use Cubo\Check\Exercise;
 use Cubo\Check\Proposer;
 use Cubo\Check\Requirement;
 use Cubo\Exchange\MeshFile;
-use Cubo\Exchange\StlFile;
 use Cubo\Geometry\Transform;
 use Cubo\Measure\MeshFaults;
 use Cubo\Measure\PartMeasures;

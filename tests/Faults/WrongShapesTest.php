@@ -78,7 +78,7 @@ it('answers every address in every wrong shape', function (string $who): void {
 
 it('answers odd uploads in words', function (): void {
     $this->actingAs($this->s->student);
-    foreach ([['part' => 'text'], ['part' => ['a']], ['part' => [UploadedFile::fake()->create('a.stl', 1)]], ['part' => UploadedFile::fake()->createWithContent(str_repeat('n', 300) . '.stl', '')], ['part' => UploadedFile::fake()->createWithContent("../../etc/x\"<script>.stl", 'solid')]] as $input) {
+    foreach ([['part' => 'text'], ['part' => ['a']], ['part' => [UploadedFile::fake()->create('a.stl', 1)]], ['part' => UploadedFile::fake()->createWithContent(str_repeat('n', 300) . '.stl', '')], ['part' => UploadedFile::fake()->createWithContent('../../etc/x"<script>.stl', 'solid')]] as $input) {
         expect($this->post("/bench/{$this->assignment->id}/file", $input)->getStatusCode())->toBeLessThan(500);
     }
 });

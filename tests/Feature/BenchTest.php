@@ -5,10 +5,10 @@ declare(strict_types=1);
 use App\Jobs\CheckHandIn;
 use App\Jobs\PreparePart;
 use App\Models\HandIn;
-use App\Support\Marking;
 use App\Models\Recipe;
 use App\Models\Revision;
 use App\Models\Work;
+use App\Support\Marking;
 use Illuminate\Support\Facades\Queue;
 use Tests\School;
 
@@ -18,7 +18,7 @@ beforeEach(function (): void {
     $this->actingAs($this->s->student);
 });
 
-function edit(object $t, Recipe $r, array $input): \Illuminate\Testing\TestResponse
+function edit(object $t, Recipe $r, array $input): Illuminate\Testing\TestResponse
 {
     return $t->post("/recipes/{$r->id}/edit", $input + ['version' => $r->fresh()->version]);
 }

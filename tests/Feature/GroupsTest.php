@@ -82,7 +82,7 @@ it('moves and turns a shape by steps', function (): void {
     $this->get($brief['glb'])->assertOk();
     $this->get("{$this->at}/now?step=s2")->assertOk()->assertSee('value="14.5"', false);
     $version = $this->r->fresh()->version;
-    ($this->send)(['do' => 'nudge', 'step' => 's2', 'by' => ['nan', '1e99', [], ]])->assertOk();
+    ($this->send)(['do' => 'nudge', 'step' => 's2', 'by' => ['nan', '1e99', []]])->assertOk();
     ($this->send)(['do' => 'nudge', 'step' => 's9', 'by' => ['1', '1', '1']])->assertOk();
     expect($this->r->fresh()->version)->toBe($version);
     $read = $this->postJson("{$this->at}/stage/try/s2", ['by' => ['0', '0', '2']])->assertOk()->json();
@@ -142,7 +142,7 @@ it('does not let a part of the library contain itself', function (): void {
 
 it('shows parts to those they are shared with, and to nobody else', function (): void {
     $s = $this->s;
-    $put = function ($owner, ?int $class, string $name) use ($s): LibraryPart {
+    $put = function ($owner, ?int $class, string $name): LibraryPart {
         $d = School::document([['kind' => 'block', 'stand' => 'ground'], ['kind' => 'ball', 'x' => '50']]);
         $d = Cubo\Recipe\Groups\Grouping::group($d, ['s1'], $name, (new Cubo\Recipe\Evaluator)->evaluate(...));
 

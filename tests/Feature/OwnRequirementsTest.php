@@ -6,7 +6,6 @@ declare(strict_types=1);
 
 use App\Models\HandIn;
 use Cubo\Check\Datum\Datum;
-use Cubo\Measure\PartMeasures;
 use Cubo\Quantity\Unit;
 use Tests\Parts;
 use Tests\School;

@@ -6,7 +6,6 @@ use Cubo\Exchange\GlbFile;
 use Cubo\Exchange\StlFile;
 use Cubo\Exchange\ThreeMfFile;
 use Cubo\Recipe\Evaluator;
-use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
 use Cubo\Solid\Solid;
 use Tests\Outside;

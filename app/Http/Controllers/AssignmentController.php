@@ -68,7 +68,7 @@ final class AssignmentController extends Controller
     }
 
     /** A student's part in the making, read only. */
-    public function work(Work $work): RedirectResponse|View
+    public function work(Work $work): RedirectResponse
     {
         $this->authorize('oversee', $work->assignment);
         $last = $work->handIns()->reorder()->orderByDesc('attempt')->first();

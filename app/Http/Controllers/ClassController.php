@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\Codes;
 use App\Models\Person;
 use App\Models\SchoolClass;
-use App\Models\Codes;
 use App\Support\SignInGuard;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

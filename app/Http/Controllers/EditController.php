@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\BenchEdit;
+use App\Models\EditOutcome;
 use App\Models\Recipe;
 use App\Support\BenchEdits;
 use App\Support\BenchPage;
 use App\Support\EditDesk;
-use App\Models\EditOutcome;
 use App\Support\Move;
 use App\Support\RecipeBook;
 use App\Support\SentEdit;

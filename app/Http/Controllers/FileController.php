@@ -54,7 +54,7 @@ final class FileController extends Controller
             return $back->withErrors(['part' => "“{$other->name}” is still being read. Wait until that is done, then bring this one."]);
         }
 
-        $taken = $this->shelf->take($work, mb_scrub($file->getClientOriginalName(), 'UTF-8'), $file->get());
+        $taken = $this->shelf->take($work, mb_scrub($file->getClientOriginalName(), 'UTF-8'), (string) $file->get());
         ReadFile::dispatch($taken->id);
 
         return redirect()->route('files.show', $taken);

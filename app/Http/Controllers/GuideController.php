@@ -11,7 +11,6 @@ use Cubo\Drawing\Picture;
 use Cubo\Drawing\View as Sight;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\PlacedSketch;
-use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\Step;
 use Cubo\Sketch\Area\DrawnCurves;

@@ -52,7 +52,7 @@ final class LibraryController extends Controller
         /** @var Person $person */
         $person = $request->user();
         $in = $request->validate(['group' => ['required', 'string', 'max:12'], 'tags' => ['nullable', 'string', 'max:200'], 'class' => ['nullable', 'integer']]);
-        $class = ($in['class'] ?? null) === null ? null : SchoolClass::query()->find($in['class']);
+        $class = ($in['class'] ?? null) === null ? null : SchoolClass::query()->find((int) $in['class']);
         abort_if($class !== null && ! $person->teaches($class->id), 403);
         try {
             $part = $this->library->put($person, $class, $recipe->document(), $in['group'], explode(',', (string) ($in['tags'] ?? '')));
@@ -78,7 +78,7 @@ final class LibraryController extends Controller
             'tags' => ['nullable', 'string', 'max:200'],
             'class' => ['nullable', 'integer'],
         ], ['name.required' => 'A part needs a name.', 'name.unique' => 'Another part of yours has that name already.', 'name.max' => 'The name is too long.'], []);
-        $class = ($in['class'] ?? null) === null ? null : SchoolClass::query()->find($in['class']);
+        $class = ($in['class'] ?? null) === null ? null : SchoolClass::query()->find((int) $in['class']);
         abort_if($class !== null && ! $person->teaches($class->id), 403);
         $part->update(['name' => trim($in['name']), 'tags' => Library::tags(explode(',', (string) ($in['tags'] ?? ''))), 'class_id' => $class?->id]);
 

@@ -64,7 +64,7 @@ final class PartController extends Controller
     private static function name(Recipe $recipe): string
     {
         $work = $recipe->work()->with('assignment.exercise', 'student')->first();
-        $parts = $work === null ? [$recipe->exercise?->title ?? 'part', 'reference'] : [$work->assignment->exercise->title, $work->student->name];
+        $parts = $work === null ? [$recipe->exercise->title ?? 'part', 'reference'] : [$work->assignment->exercise->title, $work->student->name];
 
         return Str::slug(implode(' ', $parts)) ?: 'part';
     }

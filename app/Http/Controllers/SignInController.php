@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Models\Person;
 use App\Models\Codes;
+use App\Models\Person;
 use App\Support\SignInGuard;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

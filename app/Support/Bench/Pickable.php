@@ -96,7 +96,7 @@ final class Pickable
     {
         $options = ['all' => 'the whole part'];
         foreach ($this->bodies as $b) {
-            [$id, $piece] = explode('.', $b) + [1 => null];
+            [$id, $piece] = [explode('.', $b)[0], explode('.', $b)[1] ?? null];
             $name = $this->document->step($id)->name ?? $id;
             $options[$b] = $piece === null ? "the piece of $name" : "piece $piece of $name";
         }

@@ -9,7 +9,6 @@ use Cubo\Budget\OverBudget;
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\PlacedSketch;
-use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
 
 /**

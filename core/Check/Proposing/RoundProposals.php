@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Proposing;
 
-use Cubo\Check\Measuring\Patterns;
 use Cubo\Check\Axes;
 use Cubo\Check\Kind\Feature;
 use Cubo\Check\Kind\Kind;
+use Cubo\Check\Measuring\Patterns;
 use Cubo\Check\Requirement;
 use Cubo\Measure\Hole;
 use Cubo\Measure\PartMeasures;

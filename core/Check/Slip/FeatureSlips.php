@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
-use Cubo\Check\Requirement;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\Bounds;
 use Cubo\Measure\Hole;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
-
 /** Faults of the surface itself: while it is torn nothing else can be said. */
 final class MeshSlips
 {

@@ -9,7 +9,6 @@ use Cubo\Check\Comparing\Alignment;
 use Cubo\Check\Making\Making;
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\PartState;
-use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
 
 /**

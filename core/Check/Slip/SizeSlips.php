@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Check\Slip;
 
-use Cubo\Check\Requirement;
 use Cubo\Check\Kind\Drawn;
+use Cubo\Check\Requirement;
 use Cubo\Check\Row;
 
 /** Slips of single sizes: what a wrong number has in common with the right one. */

@@ -14,6 +14,7 @@ use Cubo\Geometry\Vector;
  * without Derivatives", 1973).
  *
  * @phpstan-import-type V from TriangleSet
+ *
  * @phpstan-type Found array{gap: float, from: V, to: V, length: float}
  */
 final readonly class Rolling

@@ -12,6 +12,7 @@ use Cubo\Solid\Surface;
  * torus, which grows over every facet whose corners lie on it.
  *
  * @phpstan-type V array{float,float,float}
+ *
  * @phpstan-import-type Ring from RingFit
  */
 final class Rings

@@ -12,7 +12,6 @@ use Cubo\Recipe\Group;
 use Cubo\Recipe\Kind\FieldType;
 use Cubo\Recipe\Make\Groups;
 use Cubo\Recipe\Make\Placing;
-use Cubo\Recipe\Make\ReadySolids;
 use Cubo\Recipe\Make\Task;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\NamedSizes;

@@ -108,6 +108,7 @@ final class Extruding
 
     /**
      * @param array{array{float,float,float}, array{float,float,float}}|null $slanting
+     *
      * @param-out array{array{float,float,float}, array{float,float,float}}|null $slanting point and normal (away from the sketch) of a face that is not level with the sketch
      */
     private static function untilFace(Task $t, Transform $place, float $sign, ?array &$slanting): float

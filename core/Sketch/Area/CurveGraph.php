@@ -259,6 +259,7 @@ final class CurveGraph
         if ($inner === []) {
             return [];
         }
+
         return array_map($curve->at(...), ($h & 1) === 1 ? array_reverse($inner) : $inner);
     }
 

@@ -178,6 +178,7 @@ final class Beside
                     $out[] = [$e, $a === $at];
                     $at = $a === $at ? $b : $a;
                     unset($left[$k]);
+
                     continue 2;
                 }
             }

@@ -246,5 +246,4 @@ final class TypedLine
             default => $this->pen->size(RelationKind::Angle, Words::number($angle), 'u-axis', $line),
         };
     }
-
 }

@@ -205,6 +205,7 @@ final class EquationSystem
             foreach ($e->vars as $v) {
                 if (! $this->given[$v]) {
                     $groups[$root($v)][1][] = $i;
+
                     continue 2;
                 }
             }

@@ -35,7 +35,9 @@ final class SketchSolver
      * Only makes a sketch keep its relations.
      *
      * @param array<string, float> $values of the dimensions by id, mm or degrees
+     *
      * @param-out Sketch $sketch
+     *
      * @return list<string> relations that cannot hold together; none when all do
      *
      * @throws UnfitRelation

@@ -133,6 +133,7 @@ final class Inclusion
                     if ($winding[$u] !== self::UNKNOWN) {
                         $winding[$v] = $winding[$u] - $sign * ($crossed[$h] ?? -($crossed[$g] ?? 0));
                         self::spread($v, $winding, $leaving, $start, $twin, $crossed, $sign);
+
                         continue 2;
                     }
                     $h = $g % 3 === 2 ? $g - 2 : $g + 1;

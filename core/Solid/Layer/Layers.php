@@ -67,6 +67,7 @@ final class Layers
      * Two triangles of a quadrilateral; layers and wedges side by side use the same diagonal.
      *
      * @template P
+     *
      * @param P $p
      * @param P $q
      * @param P $r

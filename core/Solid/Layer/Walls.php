@@ -12,7 +12,6 @@ use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Maker\Primitives;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
-use Cubo\Solid\SurfaceKind;
 use InvalidArgumentException;
 
 /**

@@ -11,6 +11,7 @@ use Cubo\Geometry\PlaneCurve;
  * arc again. Corners are where two pieces meet at an angle.
  *
  * @phpstan-type Piece array{from: array{float,float}, to: array{float,float}, circle: array{float,float,float}|null, drawn?: PlaneCurve|null, start: float, sweep: float, length: float}
+ *
  * @phpstan-import-type Side from Profile
  */
 final class SectionOutline

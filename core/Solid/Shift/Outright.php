@@ -141,6 +141,7 @@ final class Outright
                 $places[$f] = new Moved($inset, $f, Vector::add([0.0, 0.0, 0.0], $own->normal, -$deep));
             }
         }
+
         return $places === [] ? null : (new Between($inset, $places, static fn (int $beside): Surface => self::upright($skin->faces[$beside], $own)))->solid(true);
     }
 

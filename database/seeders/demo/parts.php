@@ -61,7 +61,7 @@ return [
     ],
     'cup' => [
         'title' => 'Cup of the rain gauge',
-        'brief' => "A cup with slanting walls that stands on a foot ring. The wall is 2 mm everywhere.",
+        'brief' => 'A cup with slanting walls that stands on a foot ring. The wall is 2 mm everywhere.',
         'unit' => 'mm',
         'steps' => [
             ['id' => 's1', 'kind' => 'block', 'name' => 'Body', 'width' => '50', 'depth' => '50', 'height' => '60'],
@@ -73,7 +73,7 @@ return [
     ],
     'spout' => [
         'title' => 'Spout of the water butt',
-        'brief' => "A square funnel leads into a bent pipe. The funnel goes from one drawing to the other, the pipe follows its path.",
+        'brief' => 'A square funnel leads into a bent pipe. The funnel goes from one drawing to the other, the pipe follows its path.',
         'unit' => 'mm',
         'steps' => [
             ['id' => 's1', 'kind' => 'sketch', 'name' => 'Outlet', 'plane' => 'ground', 'offset' => '38', 'drawn' => $outline([[-8, -8], [8, -8], [8, 8], [-8, 8]])],
@@ -85,7 +85,7 @@ return [
     ],
     'label' => [
         'title' => 'Label of the nest box',
-        'brief' => "The number is cut in, the edges are taken off, and two screws sink into the plate.",
+        'brief' => 'The number is cut in, the edges are taken off, and two screws sink into the plate.',
         'unit' => 'mm',
         'steps' => [
             ['id' => 's1', 'kind' => 'block', 'name' => 'Plate', 'width' => '80', 'depth' => '30', 'height' => '4'],
@@ -98,7 +98,7 @@ return [
     ],
     'shelf' => [
         'title' => 'Shelf bracket of the greenhouse',
-        'brief' => "Half of it is drawn and drawn out evenly to both sides; the other half is its mirror image. Look at the profile from the front first.",
+        'brief' => 'Half of it is drawn and drawn out evenly to both sides; the other half is its mirror image. Look at the profile from the front first.',
         'unit' => 'in',
         'steps' => [
             ['id' => 's1', 'kind' => 'sketch', 'name' => 'Profile', 'plane' => 'front', 'drawn' => $outline([[0, 0], [2, 0], [2, 0.25], [0.25, 0.25], [0.25, 1.5], [0, 1.5]], 25.4)],
@@ -112,7 +112,7 @@ return [
     ],
     'tray' => [
         'title' => 'Rack for seed tubes',
-        'brief' => "One peg is made, and copied in a grid. The whole is drawn at half size, then scaled and turned to lie along the wall.",
+        'brief' => 'One peg is made, and copied in a grid. The whole is drawn at half size, then scaled and turned to lie along the wall.',
         'unit' => 'mm',
         'steps' => [
             ['id' => 's1', 'kind' => 'block', 'name' => 'Base', 'width' => '40', 'depth' => '30', 'height' => '3'],
@@ -127,7 +127,7 @@ return [
     ],
     'feeder' => [
         'title' => 'Bird feeder on its post',
-        'brief' => "Built from ready solids alone. Each one stands on the one below: if the post gets taller, the table and the roof go up with it.",
+        'brief' => 'Built from ready solids alone. Each one stands on the one below: if the post gets taller, the table and the roof go up with it.',
         'unit' => 'mm',
         'steps' => [
             ['id' => 's1', 'kind' => 'prism', 'name' => 'Foot', 'sides' => '6', 'across' => 'flats', 'round' => '60', 'height' => '8', 'stand' => 'ground'],

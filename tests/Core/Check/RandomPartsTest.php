@@ -9,9 +9,9 @@ declare(strict_types=1);
 
 use Cubo\Check\Checker;
 use Cubo\Check\Exercise;
+use Cubo\Check\Kind\Form\Centred;
 use Cubo\Check\Proposer;
 use Cubo\Check\Requirement;
-use Cubo\Check\Kind\Form\Centred;
 use Cubo\Check\Row;
 use Cubo\Exchange\MeshFile;
 use Cubo\Exchange\StlFile;

@@ -205,7 +205,7 @@ it('names the right slip first in 95 of 100 injected ones, in recipes and in mes
         }
     }
     if (getenv('ALL_SLIPS')) {
-        fwrite(STDERR, $total - count($wrong) . " of $total slips named first, " . count($kinds) . " kinds, over " . count(Slips::parts()) . " parts\n" . implode("\n", $wrong) . "\n");
+        fwrite(STDERR, $total - count($wrong) . " of $total slips named first, " . count($kinds) . ' kinds, over ' . count(Slips::parts()) . " parts\n" . implode("\n", $wrong) . "\n");
     }
     expect(count($kinds))->toBeGreaterThanOrEqual(25)
         ->and(count($wrong) / $total)->toBeLessThanOrEqual(0.05, count($wrong) . " of $total:\n" . implode("\n", $wrong));

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
+use Cubo\Measure\MassProperties;
+use Cubo\Recipe\SketchPlane;
 use Cubo\Sketch\Area\Arrangement;
 use Cubo\Sketch\Area\Outline;
 use Cubo\Solid\Maker\Extrusion;
-use Cubo\Measure\MassProperties;
-use Cubo\Recipe\SketchPlane;
 use Tests\Soundness;
 
 /** Outlines of a random staircase-shaped polygon as overlapping rectangles: their union has many corners and holes. */

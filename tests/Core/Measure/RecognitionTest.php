@@ -13,7 +13,7 @@ use Tests\Meshes;
 use Tests\Parts;
 
 /** @return list<array{SurfaceKind, float, float}> kind, radius, slope of what was found, once each */
-function rounds(\Cubo\Solid\Solid $known): array
+function rounds(Cubo\Solid\Solid $known): array
 {
     return array_values(array_map(static fn ($s): array => [$s->kind, $s->radius, $s->slope], array_filter($known->surfaces, static fn ($s): bool => ! $s->isFlat())));
 }

@@ -17,7 +17,6 @@ use Cubo\Recipe\PartNames;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\Reliance;
-use Cubo\Recipe\Step;
 use Cubo\Recipe\StepProblem;
 use Cubo\Solid\Solid;
 use Tests\Pace;

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Cubo\Quantity\Unit;
 use Cubo\Recipe\Editing;
-use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Kind\Changes;
 use Cubo\Recipe\Kind\Effect;
 use Cubo\Recipe\Kind\FieldType;
@@ -14,7 +14,6 @@ use Cubo\Recipe\Kind\Piece;
 use Cubo\Recipe\Kind\Sentence;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\Step;
-use Cubo\Quantity\Unit;
 use Cubo\Words\Words;
 
 /** A fresh step of a kind. */

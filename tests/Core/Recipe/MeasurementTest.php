@@ -25,7 +25,7 @@ it('reads one thing', function (array|string $names, array $rows) use ($plate) {
         expect($got[$label] ?? 'not read')->toBe($value, $label);
     }
 })->with([
-    'a wall of a hole' => ['s2:wall', ['diameter' => '8.00 mm', 'radius' => '4.00 mm', 'depth' => '10.00 mm', 'area' => "251 mm²"]],
+    'a wall of a hole' => ['s2:wall', ['diameter' => '8.00 mm', 'radius' => '4.00 mm', 'depth' => '10.00 mm', 'area' => '251 mm²']],
     'a face' => ['s1:front', ['area' => '600 mm²', 'wall behind its middle' => '40.00 mm']],
     'an edge' => ['s1:front / s1:top', ['length' => '60.00 mm']],
     'a round edge' => ['s1:top / s2:wall', ['diameter' => '8.00 mm', 'length' => '25.13 mm']],

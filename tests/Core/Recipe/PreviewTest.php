@@ -8,7 +8,6 @@ use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Make\Arrow;
 use Cubo\Recipe\Preview;
-use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\Reliance;
 use Cubo\Recipe\UnreadableRecipe;

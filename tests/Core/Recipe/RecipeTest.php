@@ -9,7 +9,6 @@ use Cubo\Recipe\Kind\RecipeDocs;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\UnreadableRecipe;
-use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use Tests\Parts;
 

@@ -9,7 +9,7 @@ use Cubo\Sketch\Area\Outline;
 use Cubo\Solid\Maker\Extrusion;
 use Tests\Soundness;
 
-function extruded(array $outlines, array $regions, float $to, SketchPlane $plane = SketchPlane::Ground): \Cubo\Solid\Solid
+function extruded(array $outlines, array $regions, float $to, SketchPlane $plane = SketchPlane::Ground): Cubo\Solid\Solid
 {
     return Extrusion::straight('s2', (new Arrangement(array_merge(...$outlines)))->profile($regions), 0.0, $to, $plane->placement());
 }

@@ -9,7 +9,6 @@ use Cubo\Check\Kind\Kind;
 use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Proposes;
 use Cubo\Check\Kind\Sort;
-use Cubo\Check\Making\Making;
 use Cubo\Check\Measuring\Measuring;
 use Cubo\Check\Proposing\Proposing;
 use Cubo\Check\Requirement;

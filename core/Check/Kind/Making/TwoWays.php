@@ -11,7 +11,6 @@ use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Proposes;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Making\MainStep;
-use Cubo\Check\Making\Making;
 use Cubo\Check\Measuring\Measuring;
 use Cubo\Check\Proposing\Proposing;
 use Cubo\Check\Requirement;
@@ -103,7 +102,7 @@ final class TwoWays extends Kind implements Measured, Proposes
         // where a part may lie in any way, its two ways may lie differently too
         $fit = $subject->exercise->turned ? Alignment::best($other, $part) : Alignment::asItLies($other, $part);
         if ($fit === null || ! $fit->within($most)) {
-            return ($fit === null ? '' : "their surfaces are {$unit->show($fit->deviation())} {$unit->word()} apart at the worst spot.");
+            return $fit === null ? '' : "their surfaces are {$unit->show($fit->deviation())} {$unit->word()} apart at the worst spot.";
         }
 
         return null;
