@@ -59,7 +59,11 @@ await take(sketcher, 'report');
 
 const maker = await openWindow(browser, { scale: 1 });
 await signInTeacher(maker, 'tom.verbeek@hillside.example');
-await maker.goto(BASE + (await maker.getByRole('link', { name: /Bearing of the wind vane/ }).getAttribute('href')).replace(/^https?:\/\/[^/]+/, '') + '/bench');
+await maker.goto(
+  BASE +
+    (await maker.getByRole('link', { name: /Bearing of the wind vane/ }).getAttribute('href')).replace(/^https?:\/\/[^/]+/, '') +
+    '/bench',
+);
 await maker.locator('#step-s5 select[data-picks=edge]').focus();
 const stage = await maker.locator('.stage canvas').boundingBox();
 await take(maker, 'bench-picking', [stage.x + stage.width / 2 + 45, stage.y + stage.height / 2 + 95]);
@@ -82,7 +86,8 @@ await take(maker, 'bench-cut-open');
 await maker.locator('main.stage').focus();
 await maker.keyboard.press('m');
 await maker.waitForTimeout(500);
-for (const label of ['wall of Screw hole', 'side l5 of Bearing']) await maker.locator('[data-panel=measure] select').selectOption({ label });
+for (const label of ['wall of Screw hole', 'side l5 of Bearing'])
+  await maker.locator('[data-panel=measure] select').selectOption({ label });
 await take(maker, 'bench-measuring');
 const first = await openWindow(browser, { scale: 1 });
 await signInStudent(first, 'LARK7', 'Dario');

@@ -29,19 +29,26 @@ document.addEventListener('cubo:shown', () => {
 document.addEventListener('htmx:error', () => say('The server could not be reached. Try again.'));
 document.addEventListener('htmx:response:error', (e) => {
   const status = e.detail.ctx?.response?.status;
-  if (status === 401 || status === 419) say('You were signed out meanwhile. Reload the page and sign in again; every step up to here is saved.');
+  if (status === 401 || status === 419)
+    say('You were signed out meanwhile. Reload the page and sign in again; every step up to here is saved.');
   else if (status === 429) say('That was quicker than the server allows. Wait a moment and try again.');
   else if (status >= 500) say('The server did not manage this. Nothing is lost; try again.');
 });
 // an edit of the stage that was not taken, and of which nobody has told yet
-document.addEventListener('cubo:refused', (e) => { if (!e.detail.told) say(e.detail.why || 'Nothing was moved; try again.'); });
+document.addEventListener('cubo:refused', (e) => {
+  if (!e.detail.told) say(e.detail.why || 'Nothing was moved; try again.');
+});
 document.addEventListener('htmx:before:swap', (e) => {
   const status = e.detail.ctx?.response?.status;
   if (status >= 400 && status !== 409) e.preventDefault();
 });
 function say(text) {
   const n = document.getElementById('notice');
-  if (n) { n.textContent = text; n.hidden = false; n.className = 'notice'; }
+  if (n) {
+    n.textContent = text;
+    n.hidden = false;
+    n.className = 'notice';
+  }
 }
 
 // the step that has the focus is the picked one; nothing moves between pressing and letting go
@@ -57,7 +64,9 @@ document.addEventListener('focusin', (e) => {
 
 // a size lights up in the list, the drawing and on the part together
 function pick(id) {
-  document.querySelectorAll('[data-requirement]').forEach((el) => el.classList.toggle('picked', el.dataset.requirement.split(' ').includes(id)));
+  document
+    .querySelectorAll('[data-requirement]')
+    .forEach((el) => el.classList.toggle('picked', el.dataset.requirement.split(' ').includes(id)));
   document.dispatchEvent(new CustomEvent('cubo:pick', { detail: id }));
 }
 document.addEventListener('pointerover', (e) => {
@@ -71,43 +80,72 @@ document.addEventListener('click', (e) => {
 });
 
 // before anything else hears of the click
-document.addEventListener('click', (e) => {
-  const asks = e.target.closest?.('[data-asks]');
-  if (asks && !asks.dataset.sure) {
-    // asks once, in the button itself
-    e.preventDefault();
-    e.stopPropagation();
-    asks.dataset.sure = '1';
-    asks.dataset.was = asks.textContent;
-    asks.textContent = asks.dataset.asks;
-    setTimeout(() => { delete asks.dataset.sure; asks.textContent = asks.dataset.was; }, 5000);
-  }
-}, true);
+document.addEventListener(
+  'click',
+  (e) => {
+    const asks = e.target.closest?.('[data-asks]');
+    if (asks && !asks.dataset.sure) {
+      // asks once, in the button itself
+      e.preventDefault();
+      e.stopPropagation();
+      asks.dataset.sure = '1';
+      asks.dataset.was = asks.textContent;
+      asks.textContent = asks.dataset.asks;
+      setTimeout(() => {
+        delete asks.dataset.sure;
+        asks.textContent = asks.dataset.was;
+      }, 5000);
+    }
+  },
+  true,
+);
 
 const typing = (el) => el.closest?.('input, textarea, select, [contenteditable]');
 document.addEventListener('keydown', (e) => {
   if (!work()) return;
-  if (e.ctrlKey && e.key === 'Enter') { document.getElementById('check')?.click(); e.preventDefault(); return; }
+  if (e.ctrlKey && e.key === 'Enter') {
+    document.getElementById('check')?.click();
+    e.preventDefault();
+    return;
+  }
   if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z' && !typing(e.target)) {
     document.getElementById(e.shiftKey ? 'redo' : 'undo')?.click();
     e.preventDefault();
     return;
   }
-  if (e.key === 'Enter' && e.target.matches?.('input.val, input.name')) { e.target.blur(); e.target.focus(); e.preventDefault(); return; }
+  if (e.key === 'Enter' && e.target.matches?.('input.val, input.name')) {
+    e.target.blur();
+    e.target.focus();
+    e.preventDefault();
+    return;
+  }
   if (e.key === 'F6') {
     const areas = ['.sheet', '.stage', '.log', '.composer'].map((s) => document.querySelector(`.bench ${s}`)).filter(Boolean);
     const at = areas.findIndex((a) => a.contains(document.activeElement));
-    const handle = (a) => (a.matches('[tabindex]') ? a : [...a.querySelectorAll('button:not([disabled]), input:not([type=hidden]), select, a[href], [tabindex]')].find((x) => x.checkVisibility()));
+    const handle = (a) =>
+      a.matches('[tabindex]')
+        ? a
+        : [...a.querySelectorAll('button:not([disabled]), input:not([type=hidden]), select, a[href], [tabindex]')].find((x) =>
+            x.checkVisibility(),
+          );
     // an area in which nothing can be operated yet is passed over
     for (let i = 1; i <= areas.length; i++) {
       const h = handle(areas[(at + (e.shiftKey ? -i : i) + 2 * areas.length) % areas.length]);
-      if (h) { h.focus(); break; }
+      if (h) {
+        h.focus();
+        break;
+      }
     }
     e.preventDefault();
   }
 });
 
-if (document.getElementById('work')) { mountEdits(); mountLog(); mountSheet(); mountUnseen(); }
+if (document.getElementById('work')) {
+  mountEdits();
+  mountLog();
+  mountSheet();
+  mountUnseen();
+}
 if (document.querySelector('[data-stage]')) {
   import('./stage/stage.js').then(({ mountStage }) => document.querySelectorAll('[data-stage]').forEach(mountStage));
 }
@@ -117,7 +155,9 @@ if (pad) import('./pad/pad.js').then(({ mountPad }) => mountPad(pad));
 // a page that waits for a result looks again by itself
 if (document.querySelector('[data-looks-again]')) setTimeout(() => window.location.reload(), 1000);
 
-document.addEventListener('click', (e) => { if (e.target.closest?.('[data-prints]')) window.print(); });
+document.addEventListener('click', (e) => {
+  if (e.target.closest?.('[data-prints]')) window.print();
+});
 
 // rows under a heading that is opened by it
 document.addEventListener('click', (e) => {
@@ -129,7 +169,9 @@ document.addEventListener('click', (e) => {
 });
 
 // a choice that shows something else at once
-document.addEventListener('change', (e) => { if (e.target.matches('[data-submits]')) e.target.form.requestSubmit(); });
+document.addEventListener('change', (e) => {
+  if (e.target.matches('[data-submits]')) e.target.form.requestSubmit();
+});
 
 // layers of a print: the picture follows the slider; only the newest answer is shown
 const at = document.querySelector('[data-layer-at]');
@@ -143,7 +185,12 @@ if (at) {
     if (mine === asked && answer.ok) document.getElementById('layer').innerHTML = await answer.text();
   };
   at.addEventListener('input', show);
-  document.querySelectorAll('[data-layer-step]').forEach((b) => b.addEventListener('click', () => { at.value = Number(at.value) + Number(b.dataset.layerStep); show(); }));
+  document.querySelectorAll('[data-layer-step]').forEach((b) =>
+    b.addEventListener('click', () => {
+      at.value = Number(at.value) + Number(b.dataset.layerStep);
+      show();
+    }),
+  );
 }
 
 // a form that must not lose anything: its head tells whether all is saved, and leaving it with changes asks first
@@ -159,6 +206,10 @@ if (keeps) {
   };
   document.addEventListener('input', mark);
   document.addEventListener('change', mark);
-  keeps.addEventListener('submit', () => { changed = false; });
-  addEventListener('beforeunload', (e) => { if (changed) e.preventDefault(); });
+  keeps.addEventListener('submit', () => {
+    changed = false;
+  });
+  addEventListener('beforeunload', (e) => {
+    if (changed) e.preventDefault();
+  });
 }

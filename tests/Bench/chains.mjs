@@ -18,7 +18,12 @@ for await (const line of createInterface({ input: process.stdin })) {
     let most = 0;
     for (const { op, base, m } of steps) {
       const tool = known.get(base).transform(m);
-      const next = { start: () => tool, union: () => part.add(tool), difference: () => part.subtract(tool), intersection: () => part.intersect(tool) }[op]();
+      const next = {
+        start: () => tool,
+        union: () => part.add(tool),
+        difference: () => part.subtract(tool),
+        intersection: () => part.intersect(tool),
+      }[op]();
       most = Math.max(most, next.volume(), tool.volume());
       if (op !== 'start') {
         part.delete();

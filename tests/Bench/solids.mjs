@@ -10,7 +10,9 @@ let jobs = null;
 for await (const line of createInterface({ input: process.stdin })) {
   if (jobs === null) {
     jobs = JSON.parse(line).jobs.map(({ ops, tools }) => {
-      const solids = tools.map(({ v, t }) => Manifold.ofMesh(new Mesh({ numProp: 3, vertProperties: new Float32Array(v), triVerts: new Uint32Array(t) })));
+      const solids = tools.map(({ v, t }) =>
+        Manifold.ofMesh(new Mesh({ numProp: 3, vertProperties: new Float32Array(v), triVerts: new Uint32Array(t) })),
+      );
       solids.forEach((m) => m.numTri());
       return { ops, solids };
     });
@@ -20,7 +22,11 @@ for await (const line of createInterface({ input: process.stdin })) {
   const from = performance.now();
   let part = solids[0];
   for (let i = 1; i < solids.length; i++) {
-    const next = { union: () => part.add(solids[i]), difference: () => part.subtract(solids[i]), intersection: () => part.intersect(solids[i]) }[ops[i - 1]]();
+    const next = {
+      union: () => part.add(solids[i]),
+      difference: () => part.subtract(solids[i]),
+      intersection: () => part.intersect(solids[i]),
+    }[ops[i - 1]]();
     next.numTri(); // its booleans are lazy: this makes it work
     if (part !== solids[0]) part.delete();
     part = next;

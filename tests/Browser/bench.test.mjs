@@ -1,11 +1,29 @@
 // The bench: edits, undo, two windows, views, the keyboard.
 import assert from 'node:assert/strict';
 import { after, before, beforeEach, test } from 'node:test';
-import { BASE, CLASS, add, edit, openBrowser, openEmptyBench, openWindow, pick, readout, shown, signInStudent, sound, type, version, watch } from './support.mjs';
+import {
+  BASE,
+  CLASS,
+  add,
+  edit,
+  openBrowser,
+  openEmptyBench,
+  openWindow,
+  pick,
+  readout,
+  shown,
+  signInStudent,
+  sound,
+  type,
+  version,
+  watch,
+} from './support.mjs';
 
 let browser;
 let page;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 let who;
 let at;
@@ -137,7 +155,8 @@ test('two windows: the later one is told, nothing is overwritten', async () => {
 
 test('a part by keyboard alone: from the area of verbs to the check and the hand-in', async () => {
   const key = page.keyboard;
-  const focused = () => page.evaluate(() => (document.activeElement.getAttribute('aria-label') || document.activeElement.innerText || '').trim());
+  const focused = () =>
+    page.evaluate(() => (document.activeElement.getAttribute('aria-label') || document.activeElement.innerText || '').trim());
   const walk = async (press, wanted) => {
     for (let i = 0; i < 60 && !(await focused()).startsWith(wanted); i++) await key.press(press);
     assert.ok((await focused()).startsWith(wanted), `${wanted} is reached by ${press}`);
@@ -147,9 +166,18 @@ test('a part by keyboard alone: from the area of verbs to the check and the hand
   assert.equal(await focused(), 'block', 'an empty log is passed over');
   await edit(page, () => key.press('Enter'));
   await page.waitForFunction(() => document.activeElement.id === 's1-width' || document.activeElement.id.endsWith('-width'));
-  await edit(page, async () => { await key.type('60'); await key.press('Tab'); });
-  await edit(page, async () => { await key.type('40'); await key.press('Tab'); });
-  await edit(page, async () => { await key.type('24'); await key.press('Tab'); });
+  await edit(page, async () => {
+    await key.type('60');
+    await key.press('Tab');
+  });
+  await edit(page, async () => {
+    await key.type('40');
+    await key.press('Tab');
+  });
+  await edit(page, async () => {
+    await key.type('24');
+    await key.press('Tab');
+  });
   assert.equal(await readout(page, 'Overall'), '60.00 × 40.00 × 24.00 mm');
   await key.press('Control+Enter');
   await page.locator('#req-size-x').getByText('Met', { exact: true }).waitFor();
@@ -169,7 +197,12 @@ test('views by pointer and by keyboard', async () => {
   await shown(page);
   const pressed = () => page.locator('.look [aria-pressed=true]').innerText();
   await page.locator('.stage').focus();
-  for (const [key, name] of [['1', 'front'], ['2', 'top'], ['3', 'right'], ['0', 'isometric']]) {
+  for (const [key, name] of [
+    ['1', 'front'],
+    ['2', 'top'],
+    ['3', 'right'],
+    ['0', 'isometric'],
+  ]) {
     await page.keyboard.press(key);
     assert.match(await pressed(), new RegExp(name));
   }

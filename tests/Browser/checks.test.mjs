@@ -5,15 +5,36 @@ import { after, before, test } from 'node:test';
 import { CLASS, add, edit, emptyBench, openBrowser, openWindow, pupil, signInStudent, signInTeacher, sound, type } from './support.mjs';
 
 let browser;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 
 // a block of 60 x 40 x 24 whose numbers are inches, as a text file
 function inches() {
   const [x, y, z] = [60 / 25.4, 40 / 25.4, 24 / 25.4];
-  const p = [[0, 0, 0], [x, 0, 0], [x, y, 0], [0, y, 0], [0, 0, z], [x, 0, z], [x, y, z], [0, y, z]];
-  const faces = [[0, 3, 2, 1], [4, 5, 6, 7], [0, 1, 5, 4], [1, 2, 6, 5], [2, 3, 7, 6], [3, 0, 4, 7]];
-  const triangles = faces.flatMap(([a, b, c, d]) => [[a, b, c], [a, c, d]]);
+  const p = [
+    [0, 0, 0],
+    [x, 0, 0],
+    [x, y, 0],
+    [0, y, 0],
+    [0, 0, z],
+    [x, 0, z],
+    [x, y, z],
+    [0, y, z],
+  ];
+  const faces = [
+    [0, 3, 2, 1],
+    [4, 5, 6, 7],
+    [0, 1, 5, 4],
+    [1, 2, 6, 5],
+    [2, 3, 7, 6],
+    [3, 0, 4, 7],
+  ];
+  const triangles = faces.flatMap(([a, b, c, d]) => [
+    [a, b, c],
+    [a, c, d],
+  ]);
   return `solid block\n${triangles.map((t) => `facet normal 0 0 0\nouter loop\n${t.map((v) => `vertex ${p[v].join(' ')}`).join('\n')}\nendloop\nendfacet`).join('\n')}\nendsolid block\n`;
 }
 
@@ -72,7 +93,11 @@ test('a teacher corrects a tolerance and marks everybody again', async () => {
   const teacher = await openWindow(browser);
   await signInTeacher(teacher, 'tests@hillside.example');
   // its own copy of the exercise: the one that is set for this class
-  await teacher.locator('h3', { hasText: 'test checks' }).locator('xpath=../following-sibling::table[1]').getByRole('link', { name: /Corner block/ }).click();
+  await teacher
+    .locator('h3', { hasText: 'test checks' })
+    .locator('xpath=../following-sibling::table[1]')
+    .getByRole('link', { name: /Corner block/ })
+    .click();
   await teacher.getByRole('link', { name: 'Exercise', exact: true }).click();
   await teacher.getByLabel('tolerance of Width').fill('0.5');
   await teacher.getByRole('button', { name: 'Save what is asked' }).click();
@@ -95,7 +120,11 @@ test('a teacher corrects a tolerance and marks everybody again', async () => {
 test('a teacher names a distance of their own; a pupil makes the part in two ways', async () => {
   const teacher = await openWindow(browser);
   await signInTeacher(teacher, 'tests@hillside.example');
-  await teacher.locator('h3', { hasText: 'test checks' }).locator('xpath=../following-sibling::table[1]').getByRole('link', { name: /Corner block/ }).click();
+  await teacher
+    .locator('h3', { hasText: 'test checks' })
+    .locator('xpath=../following-sibling::table[1]')
+    .getByRole('link', { name: /Corner block/ })
+    .click();
   await teacher.getByRole('link', { name: 'Exercise', exact: true }).click();
   const choose = async (label, words) => {
     const list = teacher.getByLabel(label);

@@ -2,10 +2,26 @@
 // log gone through backwards until one step is changed.
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { BASE, add, edit, openBrowser, openEmptyBench, openWindow, readout, shown, signInStudent, signInTeacher, sound, type, version } from './support.mjs';
+import {
+  BASE,
+  add,
+  edit,
+  openBrowser,
+  openEmptyBench,
+  openWindow,
+  readout,
+  shown,
+  signInStudent,
+  signInTeacher,
+  sound,
+  type,
+  version,
+} from './support.mjs';
 
 let browser;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 
 test('a group put into the library, found, placed with another size and renewed', async () => {
@@ -40,7 +56,7 @@ test('a group put into the library, found, placed with another size and renewed'
   await shelf.getByRole('button', { name: `Place Fence post by ${me}` }).waitFor();
   await shelf.getByRole('searchbox').fill(`fence ${me}`);
   await edit(page, () => shelf.getByRole('button', { name: `Place Fence post by ${me}` }).click());
-  const taken = (await page.locator('li.step').last().getAttribute('data-step'));
+  const taken = await page.locator('li.step').last().getAttribute('data-step');
   assert.match(await page.locator(`#step-${taken}`).innerText(), new RegExp(`by ${me}, version 1`));
   await type(page, `${taken}-x`, '30');
   await type(page, `${taken}-set-tall`, '45');
@@ -108,7 +124,12 @@ test('a shape put at a corner, one more of it, and the log gone through backward
   await move.getByRole('button', { name: 'Put it at ...' }).click();
   await shown(page);
   await page.waitForTimeout(300);
-  const corner = await page.evaluate(() => { const s = document.querySelector('main.stage'); const [x, y] = s.stage.project([20, -10, 10]); const r = s.getBoundingClientRect(); return [r.x + x, r.y + y]; });
+  const corner = await page.evaluate(() => {
+    const s = document.querySelector('main.stage');
+    const [x, y] = s.stage.project([20, -10, 10]);
+    const r = s.getBoundingClientRect();
+    return [r.x + x, r.y + y];
+  });
   await page.mouse.move(corner[0] + 1, corner[1]);
   await page.getByText(/^Pick: corner of front, right and top of Block/).waitFor();
   await edit(page, () => page.mouse.click(corner[0] + 1, corner[1]));
@@ -120,7 +141,10 @@ test('a shape put at a corner, one more of it, and the log gone through backward
   await page.locator('main.stage').focus();
   for (let i = 0; i < 4; i++) {
     await page.keyboard.press('PageUp');
-    await page.locator('#s1-note').evaluate((f, n) => { f.value = `remark ${n}`; f.dispatchEvent(new Event('change', { bubbles: true })); }, i);
+    await page.locator('#s1-note').evaluate((f, n) => {
+      f.value = `remark ${n}`;
+      f.dispatchEvent(new Event('change', { bubbles: true }));
+    }, i);
   }
   await page.waitForFunction(() => document.getElementById('s2-z')?.value === '4');
   // a page that was idle once counts as idle: the last answer is waited for by the state that no longer changes
@@ -144,7 +168,10 @@ test('a shape put at a corner, one more of it, and the log gone through backward
   await bar.getByRole('button', { name: 'Back' }).waitFor();
   await bar.getByRole('button', { name: 'Change this step' }).click();
   assert.equal(await page.evaluate(() => document.activeElement.id), 's1-width');
-  await edit(page, async () => { await page.keyboard.type('50'); await page.keyboard.press('Tab'); });
+  await edit(page, async () => {
+    await page.keyboard.type('50');
+    await page.keyboard.press('Tab');
+  });
   await bar.getByText('after step 1 of 3: Block').waitFor();
   await bar.getByRole('button', { name: 'Play' }).click();
   await bar.getByText('all 3 steps').waitFor();

@@ -6,28 +6,59 @@ import { add, BASE, edit, openBrowser, openEmptyBench, openWindow, shown, signIn
 
 const AxeBuilder = AxePkg.default ?? AxePkg.AxeBuilder ?? AxePkg;
 let browser;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 
 async function inspect(page, name) {
   await page.waitForLoadState('networkidle');
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-  assert.deepEqual(violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 120)).join(' | ')}`), [], name);
-  for (const [width, height] of [[1280, 800], [1920, 1080]]) {
+  assert.deepEqual(
+    violations
+      .filter((v) => ['serious', 'critical'].includes(v.impact))
+      .map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .slice(0, 3)
+            .map((n) => n.html.slice(0, 120))
+            .join(' | ')}`,
+      ),
+    [],
+    name,
+  );
+  for (const [width, height] of [
+    [1280, 800],
+    [1920, 1080],
+  ]) {
     await page.setViewportSize({ width, height });
     const wide = await page.evaluate(() => {
-      const over = [...document.querySelectorAll('body *')].filter((e) => e.scrollWidth > e.clientWidth + 1 && ['auto', 'scroll'].includes(getComputedStyle(e).overflowX));
+      const over = [...document.querySelectorAll('body *')].filter(
+        (e) => e.scrollWidth > e.clientWidth + 1 && ['auto', 'scroll'].includes(getComputedStyle(e).overflowX),
+      );
       return { page: document.documentElement.scrollWidth - window.innerWidth, inside: over.map((e) => e.className) };
     });
     assert.ok(wide.page <= 0, `${name} scrolls sideways by ${wide.page} px at ${width}`);
     assert.deepEqual(wide.inside, [], `${name}: an area scrolls sideways at ${width}`);
   }
-  const tiny = await page.evaluate(() => [...document.querySelectorAll('body *')].filter((e) => [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim()) && !e.closest('svg, script, style, .vh') && parseFloat(getComputedStyle(e).fontSize) < 11.9).map((e) => `${e.tagName} ${e.textContent.trim().slice(0, 30)}`));
+  const tiny = await page.evaluate(() =>
+    [...document.querySelectorAll('body *')]
+      .filter(
+        (e) =>
+          [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim()) &&
+          !e.closest('svg, script, style, .vh') &&
+          parseFloat(getComputedStyle(e).fontSize) < 11.9,
+      )
+      .map((e) => `${e.tagName} ${e.textContent.trim().slice(0, 30)}`),
+  );
   assert.deepEqual(tiny, [], name);
   // the focus can be seen on whatever has it
   await page.keyboard.press('Tab');
   await page.keyboard.press('Tab');
-  const ring = await page.evaluate(() => { const s = getComputedStyle(document.activeElement); return s.outlineStyle !== 'none' && parseFloat(s.outlineWidth) >= 2; });
+  const ring = await page.evaluate(() => {
+    const s = getComputedStyle(document.activeElement);
+    return s.outlineStyle !== 'none' && parseFloat(s.outlineWidth) >= 2;
+  });
   assert.ok(ring, `${name}: no visible focus`);
   sound(page);
 }
@@ -74,7 +105,10 @@ test('teacher’s screens', async () => {
   await inspect(page, 'class table');
   await page.getByRole('link', { name: 'Mira' }).click();
   await inspect(page, 'report');
-  await page.locator('#row-hole-1-diameter').getByRole('link', { name: /Overrule/ }).click();
+  await page
+    .locator('#row-hole-1-diameter')
+    .getByRole('link', { name: /Overrule/ })
+    .click();
   await inspect(page, 'report with a row to overrule');
 });
 
@@ -95,7 +129,10 @@ test('the bench with a step tried out, with each tool open, gone back in the log
   await page.keyboard.press('Escape');
   await add(page, 'ball');
   await page.locator('#s1-name').focus();
-  await edit(page, async () => { await page.locator('#s1-heading').fill('The base'); await page.keyboard.press('Tab'); });
+  await edit(page, async () => {
+    await page.locator('#s1-heading').fill('The base');
+    await page.keyboard.press('Tab');
+  });
   await page.locator('#s1-name').focus();
   await page.locator('#step-s1').getByRole('button', { name: 'Go back to here' }).click();
   await page.locator('li.step.ahead').waitFor();
@@ -118,10 +155,16 @@ test('the bench with a step tried out, with each tool open, gone back in the log
 test('a closed door says so in the house’s own words', async () => {
   const page = await openWindow(browser);
   await signInStudent(page, 'WREN8', 'Noor');
-  for (const [path, words] of [['/assignments/1', 'This is not yours to see'], ['/nowhere', 'There is nothing here']]) {
+  for (const [path, words] of [
+    ['/assignments/1', 'This is not yours to see'],
+    ['/nowhere', 'There is nothing here'],
+  ]) {
     await page.goto(BASE + path);
     await page.getByText(words).waitFor();
-    await page.getByRole('link', { name: /start page/i }).first().waitFor();
+    await page
+      .getByRole('link', { name: /start page/i })
+      .first()
+      .waitFor();
   }
   sound(page);
 });

@@ -5,7 +5,9 @@ import { add, emptyBench, openBrowser, openEmptyBench, openWindow, pick as choos
 
 let browser;
 let page;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 
 // Every test begins with an empty sketch.
@@ -20,7 +22,12 @@ beforeEach(async () => {
 
 /** Does something and waits for the server's answer. */
 async function answered(act) {
-  const [r] = await Promise.all([page.waitForResponse((x) => x.url().includes('/pad/') && x.request().method() === 'POST' && !(x.request().postData() ?? '').includes('"keep":false')), act()]);
+  const [r] = await Promise.all([
+    page.waitForResponse(
+      (x) => x.url().includes('/pad/') && x.request().method() === 'POST' && !(x.request().postData() ?? '').includes('"keep":false'),
+    ),
+    act(),
+  ]);
   await r.finished();
   await page.waitForTimeout(60);
   return r.status();
@@ -31,13 +38,27 @@ const place = async (u, v) => {
   return [box.x + m[4] + m[0] * u, box.y + m[5] + m[3] * v];
 };
 const tool = (name) => page.locator(`[data-tool="${name}"]`).click();
-const click = async (u, v, options) => { const [x, y] = await place(u, v); await page.mouse.move(x - 3, y - 2); await page.mouse.move(x, y); await page.mouse.click(x, y, options); };
+const click = async (u, v, options) => {
+  const [x, y] = await place(u, v);
+  await page.mouse.move(x - 3, y - 2);
+  await page.mouse.move(x, y);
+  await page.mouse.click(x, y, options);
+};
 const relate = (name) => answered(() => page.locator(`[data-relate="${name}"]`).click());
-const pick = async (...ids) => { for (const id of ids) await page.locator(`[data-pick="${id}"]`).first().click(); };
-const type = async (text) => { await page.locator('#pad-text').fill(text); return answered(() => page.locator('#pad-text').press('Enter')); };
+const pick = async (...ids) => {
+  for (const id of ids) await page.locator(`[data-pick="${id}"]`).first().click();
+};
+const type = async (text) => {
+  await page.locator('#pad-text').fill(text);
+  return answered(() => page.locator('#pad-text').press('Enter'));
+};
 const free = () => page.locator('#pad-free').evaluate((e) => [...e.children].map((x) => x.textContent).join(' '));
 const said = () => page.locator('#pad-said').textContent();
-const unpick = async () => { await page.locator('#pad').focus(); await page.keyboard.press('Escape'); await page.keyboard.press('Escape'); };
+const unpick = async () => {
+  await page.locator('#pad').focus();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+};
 const areas = () => page.evaluate(() => [...document.querySelectorAll('#pad [data-region]')].length);
 async function area(u, v) {
   const [x, y] = await place(u, v);
@@ -56,8 +77,17 @@ async function size(value, ...ids) {
 
 test('an L outline is drawn, settled and sized', async () => {
   await tool('line');
-  for (const [i, [u, v]] of [[0, 0], [10, 0.1], [9.9, 3], [3, 3.1], [3, 8], [0, 8]].entries()) {
-    if (i < 2) { await (i === 0 ? click(u, v) : answered(() => click(u, v))); } else await answered(() => click(u, v));
+  for (const [i, [u, v]] of [
+    [0, 0],
+    [10, 0.1],
+    [9.9, 3],
+    [3, 3.1],
+    [3, 8],
+    [0, 8],
+  ].entries()) {
+    if (i < 2) {
+      await (i === 0 ? click(u, v) : answered(() => click(u, v)));
+    } else await answered(() => click(u, v));
   }
   await answered(() => click(0, 0));
   assert.equal(await areas(), 1);
@@ -84,7 +114,7 @@ test('a slot is made in three ways with the same area', async () => {
   await page.locator('#pad').press('f');
   const first = await area(0, 1);
   await answered(() => page.locator('#undo').click());
-  for (let i = 0; i < 12 && await areas() > 0; i++) await answered(() => page.locator('#undo').click());
+  for (let i = 0; i < 12 && (await areas()) > 0; i++) await answered(() => page.locator('#undo').click());
   // two circles and the lines that touch both
   await type('circle radius 6 at -10, 0');
   await type('circle radius 6 at 10, 0');
@@ -114,12 +144,20 @@ test('four holes are made of one by mirroring', async () => {
   await page.locator('#pad').focus();
   await page.keyboard.press('f');
   await tool('circle');
-  for (const [u, v] of [[-30, 14], [-31, -15], [29, -15]]) {
+  for (const [u, v] of [
+    [-30, 14],
+    [-31, -15],
+    [29, -15],
+  ]) {
     await click(u, v, {});
     await answered(() => click(u + 3, v + 1));
   }
   await unpick();
-  for (const [a, b, axis] of [['c1', 'c2', 'v-axis'], ['c1', 'c4', 'u-axis'], ['c2', 'c3', 'u-axis']]) {
+  for (const [a, b, axis] of [
+    ['c1', 'c2', 'v-axis'],
+    ['c1', 'c4', 'u-axis'],
+    ['c2', 'c3', 'u-axis'],
+  ]) {
     assert.equal(await type(`symmetric ${a} ${b} ${axis}`), 200);
   }
   assert.equal(await free(), 'Nothing is loose.');
@@ -132,8 +170,13 @@ test('four holes are made of one by mirroring', async () => {
 
 test('a rough quadrilateral is made exact until nothing is loose', async () => {
   await tool('line');
-  const corners = [[-6, -4], [7, -5], [6, 5], [-5, 4]];
-  await click(...corners[0], { });
+  const corners = [
+    [-6, -4],
+    [7, -5],
+    [6, 5],
+    [-5, 4],
+  ];
+  await click(...corners[0], {});
   for (const c of corners.slice(1)) await answered(() => click(...c));
   await answered(() => click(...corners[0]));
   await unpick();
@@ -166,7 +209,7 @@ test('a contradiction is refused and named, and nothing is lost', async () => {
   await page.locator('#pad-value input').fill('45');
   assert.equal(await answered(() => page.locator('#pad-value input').press('Enter')), 422);
   assert.match(await said(), /These contradict each other: .*d3.*Nothing was changed/s);
-  assert.ok(await page.locator('.rel.clash').count() >= 2);
+  assert.ok((await page.locator('.rel.clash').count()) >= 2);
   assert.equal(await free(), 'Nothing is loose.');
   sound(page);
 });
@@ -174,7 +217,11 @@ test('a contradiction is refused and named, and nothing is lost', async () => {
 test('an open outline is found and closed', async () => {
   await tool('line');
   await click(-6, -4);
-  for (const c of [[6, -4], [6, 5]]) await answered(() => click(...c));
+  for (const c of [
+    [6, -4],
+    [6, 5],
+  ])
+    await answered(() => click(...c));
   // Alt lets the end lie beside what it would catch
   const [x, y] = await place(-5.6, -3.7);
   await page.keyboard.down('Alt');
@@ -248,19 +295,29 @@ test('what is loose is dragged, what is settled stays', async () => {
   let took = 0;
   const asked = new Map();
   const ofDrag = (r) => (r.postData() ?? '').includes('"keep":false');
-  page.on('request', (r) => { if (ofDrag(r)) asked.set(r, Date.now()); });
-  page.on('response', (r) => { if (asked.has(r.request())) { shown++; took += Date.now() - asked.get(r.request()); } });
+  page.on('request', (r) => {
+    if (ofDrag(r)) asked.set(r, Date.now());
+  });
+  page.on('response', (r) => {
+    if (asked.has(r.request())) {
+      shown++;
+      took += Date.now() - asked.get(r.request());
+    }
+  });
   const began = Date.now();
   for (let i = 1; i <= 60; i++) {
-    await page.mouse.move(from[0] + (to[0] - from[0]) * i / 60, from[1] + (to[1] - from[1]) * i / 60);
+    await page.mouse.move(from[0] + ((to[0] - from[0]) * i) / 60, from[1] + ((to[1] - from[1]) * i) / 60);
     await page.waitForTimeout(16);
   }
   const spent = Date.now() - began;
-  console.log(`a drag follows ${(1000 * shown / spent).toFixed(1)} times a second, an answer takes ${(took / shown).toFixed(0)} ms`);
+  console.log(`a drag follows ${((1000 * shown) / spent).toFixed(1)} times a second, an answer takes ${(took / shown).toFixed(0)} ms`);
   // the next place is asked for as soon as an answer is there: hardly a moment without a question under way
   assert.ok(shown >= 2 && took > 0.7 * spent, `${shown} answers, asking ${took} of ${spent} ms`);
   await answered(() => page.mouse.up());
-  const [x, y] = await page.evaluate(() => { const d = document.querySelector('#pad circle[fill="var(--color-sheet)"]').getBoundingClientRect(); return [d.x + d.width / 2, d.y + d.height / 2]; });
+  const [x, y] = await page.evaluate(() => {
+    const d = document.querySelector('#pad circle[fill="var(--color-sheet)"]').getBoundingClientRect();
+    return [d.x + d.width / 2, d.y + d.height / 2];
+  });
   assert.ok(Math.abs(x - to[0]) < 8 && Math.abs(y - from[1]) < 4, `${x} ${y} ${to} ${from}`);
   sound(page);
 });
@@ -335,7 +392,12 @@ test('crossings, quadrants and touchings are caught and kept', async () => {
   await type('circle radius 6 at 0, 0');
   await type('line from -9, 3 to 9, 3');
   await page.locator('#pad').press('f');
-  const caught = async (u, v) => { const [x, y] = await place(u, v); await page.mouse.move(x - 3, y - 2); await page.mouse.move(x + 1, y + 1); return page.locator('#pad .rubber text').textContent(); };
+  const caught = async (u, v) => {
+    const [x, y] = await place(u, v);
+    await page.mouse.move(x - 3, y - 2);
+    await page.mouse.move(x + 1, y + 1);
+    return page.locator('#pad .rubber text').textContent();
+  };
   await tool('line');
   assert.match(await caught(Math.sqrt(27), 3), /crossing of c1 and l1/);
   assert.match(await caught(0, -6), /quadrant of c1/);
@@ -361,8 +423,8 @@ test('each way to move is shown, and what hangs together is lit', async () => {
   const [x, y] = await place(-20, 20);
   await page.mouse.move(x, y);
   assert.equal(await page.locator('#pad .ghost').count(), 0);
-  assert.ok(await page.locator('#pad .light path').count() > 0);
-  assert.ok(await page.locator('#pad-list .lit').count() > 0);
+  assert.ok((await page.locator('#pad .light path').count()) > 0);
+  assert.ok((await page.locator('#pad-list .lit').count()) > 0);
   // by keyboard too
   await page.locator('.way').first().focus();
   await page.locator('#pad .ghost path').first().waitFor({ state: 'attached' });

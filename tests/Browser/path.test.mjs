@@ -5,7 +5,9 @@ import { after, before, test } from 'node:test';
 import { add, edit, openBrowser, openWindow, pick, readout, shown, signInStudent, signInTeacher, sound, type } from './support.mjs';
 
 let browser;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 
 test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => {
@@ -79,7 +81,9 @@ test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => 
     assert.equal(await student.locator('#req-size-x').getByText('Met', { exact: true }).count(), 1);
     assert.match(await student.locator('.strip').innerText(), /of 10 met|of 9 met|of 11 met/);
     // the place is marked on the part
-    await student.waitForFunction(() => document.querySelector('.stage svg + canvas + svg, .stage canvas + svg')?.textContent.includes('5.00'));
+    await student.waitForFunction(() =>
+      document.querySelector('.stage svg + canvas + svg, .stage canvas + svg')?.textContent.includes('5.00'),
+    );
   });
 
   await t.test('mends it, checks again and hands in', async () => {
@@ -100,7 +104,10 @@ test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => 
     await line.getByText('Handed in', { exact: true }).waitFor();
     await line.getByRole('link', { name: 'Vera' }).click();
     await teacher.locator('.stage[data-part]').waitFor();
-    await teacher.locator('#row-size-x').getByRole('link', { name: /Overrule/ }).click();
+    await teacher
+      .locator('#row-size-x')
+      .getByRole('link', { name: /Overrule/ })
+      .click();
     await teacher.getByLabel('reason').fill('The print is too wide.');
     await teacher.getByRole('button', { name: 'Overrule' }).click();
     await teacher.getByText('Overruled:').waitFor();

@@ -5,10 +5,18 @@ import { BASE, add, edit, openBrowser, openEmptyBench, openWindow, pick, sound, 
 
 let browser;
 let page;
-before(async () => { browser = await openBrowser(); });
-after(async () => { await browser.close(); });
-beforeEach(async () => { page = await openWindow(browser); });
-afterEach(async () => { await page.context().close(); });
+before(async () => {
+  browser = await openBrowser();
+});
+after(async () => {
+  await browser.close();
+});
+beforeEach(async () => {
+  page = await openWindow(browser);
+});
+afterEach(async () => {
+  await page.context().close();
+});
 
 const DOOR = '**/recipes/*/edit';
 
@@ -29,14 +37,22 @@ test('the tools of a step are pressed at once while another one is open, also wh
   await page.locator('[data-keep]').click();
   for (const slow of [0, 90]) {
     await page.unroute(DOOR);
-    await page.route(DOOR, async (route) => { await new Promise((r) => { setTimeout(r, slow); }); await route.continue(); });
+    await page.route(DOOR, async (route) => {
+      await new Promise((r) => {
+        setTimeout(r, slow);
+      });
+      await route.continue();
+    });
     for (let i = 0; i < 4; i++) {
       // a value of the first step is typed and not left yet
       await page.locator('#s1-width').fill(String(30 + i + slow));
       const before = await page.locator('#step-s2').getAttribute('class');
       await page.locator('#step-s2').hover();
       await press(page.locator('#step-s2').getByRole('button', { name: /Switch (off|on)/ }));
-      await page.waitForFunction((was) => document.getElementById('step-s2').classList.contains('is-off') !== was, before.includes('is-off'));
+      await page.waitForFunction(
+        (was) => document.getElementById('step-s2').classList.contains('is-off') !== was,
+        before.includes('is-off'),
+      );
       await page.waitForFunction(() => document.getElementById('saved').textContent === 'all');
       assert.equal(await page.locator('#s1-width').inputValue(), String(30 + i + slow));
     }
@@ -75,14 +91,20 @@ test('a circle touching two lines stands ready as a sentence with its number pic
   await type('line from origin to 0, 40');
   await page.locator('[data-tool=circle]').click();
   await page.getByRole('button', { name: 'touching two things' }).click();
-  for (const [id, share] of [['l1', 0.7], ['l2', 0.3]]) {
+  for (const [id, share] of [
+    ['l1', 0.7],
+    ['l2', 0.3],
+  ]) {
     // on the line, away from its ends and from its size
-    const at = await page.evaluate(([line, at]) => {
-      const p = document.querySelector(`svg.paper [data-line="${line}"]`);
-      const m = p.getScreenCTM();
-      const q = p.getPointAtLength(p.getTotalLength() * at).matrixTransform(m);
-      return [q.x, q.y];
-    }, [id, share]);
+    const at = await page.evaluate(
+      ([line, at]) => {
+        const p = document.querySelector(`svg.paper [data-line="${line}"]`);
+        const m = p.getScreenCTM();
+        const q = p.getPointAtLength(p.getTotalLength() * at).matrixTransform(m);
+        return [q.x, q.y];
+      },
+      [id, share],
+    );
     await page.mouse.click(...at);
   }
   await page.waitForFunction(() => document.activeElement.id === 'pad-text');
@@ -91,7 +113,7 @@ test('a circle touching two lines stands ready as a sentence with its number pic
   assert.equal(value.slice(from, to), '5');
   // undo goes back to the empty sketch and no further
   await page.locator('main.stage').focus();
-  for (let i = 0; i < 6 && await page.locator('#undo').isEnabled(); i++) {
+  for (let i = 0; i < 6 && (await page.locator('#undo').isEnabled()); i++) {
     const answered = page.waitForResponse((r) => (r.request().postData() ?? '').includes('"undo"'));
     await page.locator('#undo').click();
     await (await answered).finished();
@@ -112,7 +134,10 @@ test('“Overrule” scrolls the rows, not the frame', async () => {
   await low.locator('a[href*="/hand-ins/"], a[href*="/works/"]').first().click();
   await low.locator('a[href*="overrule="]').last().click();
   await low.locator('input[name=reason]').waitFor();
-  assert.deepEqual(await low.evaluate(() => [document.scrollingElement.scrollTop, document.querySelector('.strip').getBoundingClientRect().top]), [0, 0]);
+  assert.deepEqual(
+    await low.evaluate(() => [document.scrollingElement.scrollTop, document.querySelector('.strip').getBoundingClientRect().top]),
+    [0, 0],
+  );
   sound(low);
   await low.context().close();
 });
@@ -125,8 +150,13 @@ test('a form that was changed asks before it is left, and gives nothing away uns
   await brief.fill('For the herb bed, in larch.');
   assert.match(await page.locator('#kept').innerText(), /not saved/);
   let asked = '';
-  page.once('dialog', (d) => { asked = d.type(); d.dismiss(); });
-  await page.evaluate(() => { location.href = '/'; });
+  page.once('dialog', (d) => {
+    asked = d.type();
+    d.dismiss();
+  });
+  await page.evaluate(() => {
+    location.href = '/';
+  });
   await page.waitForTimeout(400);
   assert.equal(asked, 'beforeunload');
   assert.equal(await brief.inputValue(), 'For the herb bed, in larch.');

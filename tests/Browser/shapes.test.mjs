@@ -5,7 +5,9 @@ import { add, arrow, edit, openBrowser, openEmptyBench, openWindow, pick, readou
 
 let browser;
 let page;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 beforeEach(async () => {
   await page?.context().close();
@@ -16,12 +18,29 @@ const volume = async () => Number((await readout(page, 'Volume')).replace(/[^\d.
 const until = (f, arg) => page.waitForFunction(f, arg);
 
 test('a weather vane stand of seven shapes, from fields and lists without the pointer', async () => {
-  const press = async (...keys) => { for (const k of keys) await page.keyboard.press(k); };
+  const press = async (...keys) => {
+    for (const k of keys) await page.keyboard.press(k);
+  };
   // a verb by its button, a value by typing and Tab
-  const verb = (kind) => edit(page, async () => { await page.locator(`#verb-${kind}`).focus(); await press('Enter'); });
-  const value = async (id, text) => { await page.locator(`#${id}`).focus(); await edit(page, async () => { await press('Control+a'); await page.keyboard.type(text); await press('Tab'); }); };
+  const verb = (kind) =>
+    edit(page, async () => {
+      await page.locator(`#verb-${kind}`).focus();
+      await press('Enter');
+    });
+  const value = async (id, text) => {
+    await page.locator(`#${id}`).focus();
+    await edit(page, async () => {
+      await press('Control+a');
+      await page.keyboard.type(text);
+      await press('Tab');
+    });
+  };
   await verb('prism');
-  for (const [k, v] of [['round', '60'], ['height', '8']]) await value(`s1-${k}`, v);
+  for (const [k, v] of [
+    ['round', '60'],
+    ['height', '8'],
+  ])
+    await value(`s1-${k}`, v);
   await verb('tube');
   await value('s2-length', '50');
   await pick(page, 's2-stand', 'face');
@@ -49,9 +68,21 @@ test('a weather vane stand of seven shapes, from fields and lists without the po
   await pick(page, 's5-way', 'around');
   await value('s5-count', '6');
   await verb('wedge');
-  for (const [k, v] of [['width', '4'], ['depth', '10'], ['height', '10'], ['y', '-15'], ['z', '8']]) await value(`s6-${k}`, v);
+  for (const [k, v] of [
+    ['width', '4'],
+    ['depth', '10'],
+    ['height', '10'],
+    ['y', '-15'],
+    ['z', '8'],
+  ])
+    await value(`s6-${k}`, v);
   await verb('ring');
-  for (const [k, v] of [['round', '26'], ['thick', '4'], ['z', '20']]) await value(`s7-${k}`, v);
+  for (const [k, v] of [
+    ['round', '26'],
+    ['thick', '4'],
+    ['z', '20'],
+  ])
+    await value(`s7-${k}`, v);
   assert.deepEqual(await page.locator('.log .why b').allTextContents(), []);
   const before = await volume();
   const high = (await page.locator('.readouts dd').first().innerText()).split('×')[2];
@@ -65,11 +96,17 @@ test('a weather vane stand of seven shapes, from fields and lists without the po
   await press('a');
   const panel = page.getByRole('region', { name: 'Line up' });
   await panel.waitFor();
-  while (await panel.locator('[data-list] input:checked').count()) { await panel.locator('[data-list] input:checked').first().focus(); await press('Space'); }
+  while (await panel.locator('[data-list] input:checked').count()) {
+    await panel.locator('[data-list] input:checked').first().focus();
+    await press('Space');
+  }
   await panel.getByLabel('Wedge').focus();
   await press('Space');
   await panel.getByLabel('shape they are lined up with').selectOption({ label: 'Prism' });
-  await edit(page, async () => { await panel.getByRole('button', { name: 'line up back' }).focus(); await press('Enter'); });
+  await edit(page, async () => {
+    await panel.getByRole('button', { name: 'line up back' }).focus();
+    await press('Enter');
+  });
   assert.notEqual(await page.locator('#s6-y').inputValue(), '-15');
   sound(page);
 });
@@ -82,7 +119,13 @@ test('blocks placed and drawn about with the pointer', async () => {
   await shown(page);
   // the face it stands on is picked on the part
   await page.locator('#s2-on').focus();
-  const at = (p) => page.evaluate((q) => { const s = document.querySelector('main.stage'); const r = s.getBoundingClientRect(); const [x, y] = s.stage.flat()(q); return [r.left + x, r.top + y]; }, p);
+  const at = (p) =>
+    page.evaluate((q) => {
+      const s = document.querySelector('main.stage');
+      const r = s.getBoundingClientRect();
+      const [x, y] = s.stage.flat()(q);
+      return [r.left + x, r.top + y];
+    }, p);
   const [x, y] = await at([25, 5, 10]);
   await page.mouse.move(x, y);
   await until(() => /Pick: top of Block/.test(document.querySelector('[data-pickhint]').textContent));

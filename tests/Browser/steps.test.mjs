@@ -5,7 +5,9 @@ import { add, edit, openBrowser, openEmptyBench, openWindow, pick, readout, show
 
 let browser;
 let page;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 beforeEach(async () => {
   await page?.context().close();
@@ -24,7 +26,8 @@ async function pickOnStage(words) {
   for (let y = c.y + 120; y < c.y + c.height - 50; y += 6) {
     for (let x = c.x + 100; x < c.x + c.width - 100; x += 22) {
       await page.mouse.move(x, y);
-      if (words.test(await page.locator('[data-pickhint]').evaluate((e) => (e.hidden ? '' : e.textContent)))) return edit(page, () => page.mouse.click(x, y));
+      if (words.test(await page.locator('[data-pickhint]').evaluate((e) => (e.hidden ? '' : e.textContent))))
+        return edit(page, () => page.mouse.click(x, y));
     }
   }
   throw new Error(`nothing on the stage is ${words}`);
@@ -59,7 +62,10 @@ test('a drilled plate: holes, a repeat, rounds and chamfers picked on the stage'
   await near(24000 - 2 * hole - (9 - 2.25 * Math.PI) * 60);
   // a second click takes it out again; by the list with the keyboard it comes back
   const box = page.locator('input[data-pick=edges]').first();
-  await edit(page, async () => { await box.focus(); await page.keyboard.press('Space'); });
+  await edit(page, async () => {
+    await box.focus();
+    await page.keyboard.press('Space');
+  });
   await near(24000 - 2 * hole);
   await pick(page, 's4-edges', 's1:front / s1:top');
   await near(24000 - 2 * hole - (9 - 2.25 * Math.PI) * 60);
@@ -77,7 +83,10 @@ test('a turned cup: revolved, hollowed, mirrored, scaled; what cannot be is said
   await page.locator('#pad svg [transform]').first().waitFor({ state: 'attached' });
   for (const line of ['rectangle 15 by 30 corner at 0, 0']) {
     await page.locator('#pad-text').fill(line);
-    const [r] = await Promise.all([page.waitForResponse((x) => x.url().includes('/pad/') && x.request().method() === 'POST'), page.locator('#pad-text').press('Enter')]);
+    const [r] = await Promise.all([
+      page.waitForResponse((x) => x.url().includes('/pad/') && x.request().method() === 'POST'),
+      page.locator('#pad-text').press('Enter'),
+    ]);
     assert.equal(r.status(), 200);
   }
   await page.locator('#finish').click();
@@ -88,7 +97,11 @@ test('a turned cup: revolved, hollowed, mirrored, scaled; what cannot be is said
   assert.match((await why()).join(), /no straight line called “l9”/);
   await type(page, 's2-axis', 'v-axis');
   await add(page, 'hollow');
-  await pick(page, 's3-faces', await page.locator('#s3-faces option').evaluateAll((l) => l.find((o) => /^side l3 of/.test(o.textContent))?.value));
+  await pick(
+    page,
+    's3-faces',
+    await page.locator('#s3-faces option').evaluateAll((l) => l.find((o) => /^side l3 of/.test(o.textContent))?.value),
+  );
   await near(Math.PI * (225 * 30 - 169 * 28));
   await type(page, 's3-wall', '20');
   assert.match((await why()).join(), /Up to [\d.]+ mm works/);
@@ -100,13 +113,17 @@ test('a turned cup: revolved, hollowed, mirrored, scaled; what cannot be is said
   assert.equal(await readout(page, 'Pieces'), '2');
   await add(page, 'scale');
   await type(page, 's5-factor', '1/2');
-  await near(Math.PI / 4 * (225 * 30 - 169 * 28));
+  await near((Math.PI / 4) * (225 * 30 - 169 * 28));
   sound(page);
 });
 
 test('named sizes feed values, follow a rename, and say what cannot be read', async () => {
   await page.locator('#sizes summary').click();
-  const put = (id, text) => edit(page, async () => { await page.locator(`#${id}`).fill(text); await page.keyboard.press('Tab'); });
+  const put = (id, text) =>
+    edit(page, async () => {
+      await page.locator(`#${id}`).fill(text);
+      await page.keyboard.press('Tab');
+    });
   await put('size-0-name', 'wall');
   assert.match((await why()).join() + (await page.locator('#sizes .why').allTextContents()).join(), /Nothing is typed here yet/);
   await put('size-0-value', '5/2');

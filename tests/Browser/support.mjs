@@ -10,7 +10,14 @@ const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsS
 export async function openBrowser() {
   return chromium.launch({
     executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--enable-unsafe-swiftshader', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+    args: [
+      '--no-sandbox',
+      '--enable-unsafe-swiftshader',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--no-first-run',
+    ],
   });
 }
 
@@ -32,7 +39,10 @@ export async function openWindow(browser, { width = 1280, height = 800, scale = 
 export function watch(page) {
   page.faults ??= [];
   page.on('pageerror', (e) => page.faults.push(`script: ${e.message}`));
-  page.on('console', (m) => m.type() === 'error' && !/status of (409|422|429|403|404)/.test(m.text()) && page.faults.push(`console: ${m.text()}`));
+  page.on(
+    'console',
+    (m) => m.type() === 'error' && !/status of (409|422|429|403|404)/.test(m.text()) && page.faults.push(`console: ${m.text()}`),
+  );
   page.on('request', (r) => !r.url().startsWith(BASE) && !/^(data|blob):/.test(r.url()) && page.faults.push(`request to ${r.url()}`));
 }
 
@@ -47,7 +57,8 @@ export async function signInTeacher(page, email = 'ines.halloran@hillside.exampl
 }
 
 /** Own codes of the demo school and of the classes for tests are told by the name. */
-export const ownCode = (name) => (/^Pupil \d+$/.test(name) ? `PUP${name.slice(6).padStart(2, '0')}` : `${name.slice(0, 3).toUpperCase()}22`);
+export const ownCode = (name) =>
+  /^Pupil \d+$/.test(name) ? `PUP${name.slice(6).padStart(2, '0')}` : `${name.slice(0, 3).toUpperCase()}22`;
 
 export async function signInStudent(page, code, name) {
   await page.goto(`${BASE}/sign-in`);
@@ -67,7 +78,11 @@ export async function edit(page, act) {
   const before = await version(page);
   await act();
   // the version comes with the answer, the fields just after it
-  await page.waitForFunction((v) => Number(document.getElementById('state')?.dataset.version) > v && document.querySelector('[data-saved]')?.dataset.saved !== 'asks', before);
+  await page.waitForFunction(
+    (v) =>
+      Number(document.getElementById('state')?.dataset.version) > v && document.querySelector('[data-saved]')?.dataset.saved !== 'asks',
+    before,
+  );
   await finished(page);
 }
 
@@ -92,10 +107,18 @@ export async function pick(page, field, value) {
 /** Waits until a part that takes longer than an answer is worked out and measured. */
 export const finished = (page) => page.waitForFunction(() => document.getElementById('state')?.dataset.unfinished === '0', null);
 
-export const readout = async (page, name) => { await finished(page); return page.locator('.readouts').getByText(name, { exact: true }).locator('xpath=following-sibling::dd[1]').innerText(); };
+export const readout = async (page, name) => {
+  await finished(page);
+  return page.locator('.readouts').getByText(name, { exact: true }).locator('xpath=following-sibling::dd[1]').innerText();
+};
 
 /** Waits until the stage shows the part that the page names. */
-export const shown = (page) => page.waitForFunction(() => document.getElementById('state').dataset.unfinished === '0' && document.querySelector('[data-stage]')?.dataset.part === document.getElementById('state').dataset.glb);
+export const shown = (page) =>
+  page.waitForFunction(
+    () =>
+      document.getElementById('state').dataset.unfinished === '0' &&
+      document.querySelector('[data-stage]')?.dataset.part === document.getElementById('state').dataset.glb,
+  );
 
 // Every file has a class of its own with pupils nobody else uses (tests/BrowserClasses.php), so that files run side by side.
 export const CLASS = `${basename(process.argv[1] ?? '', '.test.mjs').toUpperCase()}9`;

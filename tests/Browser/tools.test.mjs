@@ -5,7 +5,9 @@ import { add, arrow, edit, openBrowser, openEmptyBench, openWindow, pick, readou
 
 let browser;
 let page;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 beforeEach(async () => {
   await page?.context().close();
@@ -14,11 +16,25 @@ beforeEach(async () => {
 });
 
 const stage = () => page.locator('main.stage');
-const key = async (k) => { await stage().focus(); await page.keyboard.press(k); };
+const key = async (k) => {
+  await stage().focus();
+  await page.keyboard.press(k);
+};
 const until = (f, arg) => page.waitForFunction(f, arg);
 const shows = (id) => until((s) => document.querySelector('main.stage')?.dataset.shows === s, id);
-const projected = (p) => page.evaluate((q) => { const s = document.querySelector('main.stage'); const r = s.getBoundingClientRect(); const [x, y] = s.stage.flat()(q); return [r.left + x, r.top + y]; }, p);
-const click = async (p, options = {}) => { const [x, y] = await projected(p); await page.mouse.move(x, y); await page.waitForTimeout(60); await page.mouse.click(x, y, options); };
+const projected = (p) =>
+  page.evaluate((q) => {
+    const s = document.querySelector('main.stage');
+    const r = s.getBoundingClientRect();
+    const [x, y] = s.stage.flat()(q);
+    return [r.left + x, r.top + y];
+  }, p);
+const click = async (p, options = {}) => {
+  const [x, y] = await projected(p);
+  await page.mouse.move(x, y);
+  await page.waitForTimeout(60);
+  await page.mouse.click(x, y, options);
+};
 
 test('a step is tried out, shown, and kept or dropped by keys', async () => {
   await add(page, 'block');
@@ -55,19 +71,33 @@ test('sizes change by an arrow on the part, by keys and on a slider, and the par
   assert.match(await page.locator('.readouts').innerText(), new RegExp(`× ${typed.toFixed(2)} mm`));
   // keys: one at a time, ten with Shift
   await page.locator('#s1-width').focus();
-  await edit(page, async () => { for (const k of ['ArrowUp', 'ArrowUp', 'Shift+ArrowDown']) await page.keyboard.press(k); });
+  await edit(page, async () => {
+    for (const k of ['ArrowUp', 'ArrowUp', 'Shift+ArrowDown']) await page.keyboard.press(k);
+  });
   assert.equal(await page.locator('#s1-width').inputValue(), '32');
   await shown(page);
   await page.locator('#s1-depth').focus();
   const slider = page.getByRole('slider', { name: 'depth, by slider' });
-  await edit(page, async () => { await slider.focus(); for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight'); });
+  await edit(page, async () => {
+    await slider.focus();
+    for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  });
   assert.equal(await page.locator('#s1-depth').inputValue(), '22');
   // what is worked out is not overwritten by a drag
   await type(page, 's1-height', '5*4');
   await shows('s1');
   await until(() => document.querySelector('.handle[data-handle=height]:not(.fixed)'));
-  await edit(page, async () => { await page.locator('#sizes').evaluate((d) => { d.open = true; }); await page.locator('#size-0-name').fill('tall'); await page.keyboard.press('Tab'); });
-  await edit(page, async () => { await page.locator('#size-0-value').fill('20'); await page.keyboard.press('Tab'); });
+  await edit(page, async () => {
+    await page.locator('#sizes').evaluate((d) => {
+      d.open = true;
+    });
+    await page.locator('#size-0-name').fill('tall');
+    await page.keyboard.press('Tab');
+  });
+  await edit(page, async () => {
+    await page.locator('#size-0-value').fill('20');
+    await page.keyboard.press('Tab');
+  });
   await type(page, 's1-height', 'tall');
   await shows('s1');
   await page.locator('#s1-height').focus();
@@ -83,7 +113,7 @@ test('measuring by pointer and from the list, kept in view while the part change
   await page.locator('[data-panel=measure] select').selectOption({ label: 'left of Block' });
   await page.locator('[data-panel=measure] select').selectOption({ label: 'right of Block' });
   await until(() => /distance\s*40\.00 mm/.test(document.querySelector('[data-read]').innerText));
-  assert.ok(await page.locator('.measured').count() > 0);
+  assert.ok((await page.locator('.measured').count()) > 0);
   await edit(page, () => page.locator('[data-pin]').click());
   assert.match(await page.locator('.pins').innerText(), /left of Block and right of Block[\s\S]*distance 40\.00 mm/);
   await page.locator('[data-clear]').click();
@@ -165,7 +195,11 @@ test('going back to a step, building from there, and seeing all of it step by st
   assert.match(await page.locator('[data-replay-says]').innerText(), /after step 1 of 3: Block/);
   await add(page, 'cone');
   assert.deepEqual(await page.locator('li.step').evaluateAll((l) => l.map((s) => s.dataset.step)), ['s1', 's4', 's2', 's3']);
-  await until(() => document.querySelectorAll('li.step.ahead').length === 2 && /after step 2 of 4: Cone/.test(document.querySelector('[data-replay-says]').textContent));
+  await until(
+    () =>
+      document.querySelectorAll('li.step.ahead').length === 2 &&
+      /after step 2 of 4: Cone/.test(document.querySelector('[data-replay-says]').textContent),
+  );
   await page.getByLabel('pace').selectOption('quick');
   await page.getByRole('button', { name: 'Show all' }).click();
   assert.equal(await page.locator('li.step.ahead').count(), 0);
@@ -183,9 +217,15 @@ test('remarks, headings that fold, and an order that keeps what rests on what', 
   await pick(page, 's2-where', 'face');
   await pick(page, 's2-face', 's1:top');
   await page.locator('#s2-name').focus();
-  await edit(page, async () => { await page.locator('#s2-note').fill('for the mast'); await page.keyboard.press('Tab'); });
+  await edit(page, async () => {
+    await page.locator('#s2-note').fill('for the mast');
+    await page.keyboard.press('Tab');
+  });
   await page.locator('#s2-name').focus();
-  await edit(page, async () => { await page.locator('#s2-heading').fill('Holes'); await page.keyboard.press('Tab'); });
+  await edit(page, async () => {
+    await page.locator('#s2-heading').fill('Holes');
+    await page.keyboard.press('Tab');
+  });
   assert.equal(await page.locator('#s2-note').inputValue(), 'for the mast');
   await page.getByRole('button', { name: 'Fold Holes' }).click();
   assert.ok(await page.locator('#step-s2').isHidden());
@@ -204,6 +244,8 @@ test('remarks, headings that fold, and an order that keeps what rests on what', 
   await edit(page, () => page.getByRole('button', { name: 'Make it go through' }).click());
   assert.equal(await page.locator('#s2-extent').inputValue(), 'through');
   assert.equal(await page.locator('#step-s2 .why').count(), 0);
-  assert.ok(Math.abs(Number((await readout(page, 'Volume')).replace(/[^\d.]/g, '').replace(/3$/, '')) - (40 * 20 * 12 - 6.25 * Math.PI * 12)) < 1);
+  assert.ok(
+    Math.abs(Number((await readout(page, 'Volume')).replace(/[^\d.]/g, '').replace(/3$/, '')) - (40 * 20 * 12 - 6.25 * Math.PI * 12)) < 1,
+  );
   sound(page);
 });

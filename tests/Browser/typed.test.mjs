@@ -5,15 +5,27 @@ import { BASE, add, edit, openBrowser, openEmptyBench, openWindow, pick, sound, 
 
 let browser;
 let page;
-before(async () => { browser = await openBrowser(); });
-after(async () => { await browser.close(); });
-beforeEach(async () => { page = await openWindow(browser); await openEmptyBench(page); });
-afterEach(async () => { await page.context().close(); });
+before(async () => {
+  browser = await openBrowser();
+});
+after(async () => {
+  await browser.close();
+});
+beforeEach(async () => {
+  page = await openWindow(browser);
+  await openEmptyBench(page);
+});
+afterEach(async () => {
+  await page.context().close();
+});
 
 const DOOR = '**/recipes/*/edit';
 const acknowledged = () => page.waitForFunction(() => document.getElementById('saved').textContent === 'all', null);
 const value = (id) => page.locator(`#${id}`).inputValue();
-const put = async (id, text) => { await page.locator(`#${id}`).fill(text); await page.keyboard.press('Tab'); };
+const put = async (id, text) => {
+  await page.locator(`#${id}`).fill(text);
+  await page.keyboard.press('Tab');
+};
 /** What the server has, seen by another page of the same person. */
 const stored = async (...ids) => {
   const other = await page.context().newPage();
@@ -25,11 +37,19 @@ const stored = async (...ids) => {
   return out;
 };
 // what the browser itself says of a request that was cut off is no fault of the page
-const quiet = () => { page.faults = page.faults.filter((f) => !/Failed to load resource|net::ERR/.test(f)); sound(page); };
+const quiet = () => {
+  page.faults = page.faults.filter((f) => !/Failed to load resource|net::ERR/.test(f));
+  sound(page);
+};
 
 test('answers that take 2.5 seconds turn nothing back, and show what is asked and what is kept', async () => {
   await add(page, 'block');
-  await page.route(DOOR, async (route) => { await new Promise((r) => { setTimeout(r, 2500); }); await route.continue(); });
+  await page.route(DOOR, async (route) => {
+    await new Promise((r) => {
+      setTimeout(r, 2500);
+    });
+    await route.continue();
+  });
   for (const z of ['21', '22', '23']) await put('s1-z', z);
   assert.equal(await page.locator('#s1-z').getAttribute('data-is'), 'asked');
   assert.match(await page.locator('#saved').innerText(), /saving/);
@@ -63,7 +83,15 @@ test('a lost connection is waited for, and the rest is sent by itself', async ()
   await add(page, 'block');
   await page.context().setOffline(true);
   // the browser's network hears of it by a way of its own; on a busy machine a request may still slip through before
-  await page.waitForFunction(() => fetch('/up', { cache: 'no-store' }).then(() => false, () => true), null, { polling: 50 });
+  await page.waitForFunction(
+    () =>
+      fetch('/up', { cache: 'no-store' }).then(
+        () => false,
+        () => true,
+      ),
+    null,
+    { polling: 50 },
+  );
   await put('s1-width', '61');
   await put('s1-height', '63');
   await page.locator('#trouble').filter({ hasText: 'No answer from the server' }).waitFor();
@@ -93,7 +121,12 @@ test('one of three edges is taken out, and the others stay, however slow the ans
   await add(page, 'round');
   await page.locator('[data-keep]').click();
   for (const edge of ['s1:front / s1:top', 's1:back / s1:top', 's1:left / s1:top']) await pick(page, 's2-edges', edge);
-  await page.route(DOOR, async (route) => { await new Promise((r) => { setTimeout(r, 700); }); await route.continue(); });
+  await page.route(DOOR, async (route) => {
+    await new Promise((r) => {
+      setTimeout(r, 700);
+    });
+    await route.continue();
+  });
   const boxes = page.locator('#step-s2 input[data-pick=edges]:checked');
   const names = await boxes.evaluateAll((all) => all.map((b) => b.value));
   assert.equal(names.length, 3);
@@ -118,18 +151,40 @@ test('what cannot be done is told, what was typed stays, and undo says what it t
 for (const seed of [3, 7]) {
   test(`a storm of edits while answers are held back, dropped and sent twice, seed ${seed}`, async () => {
     let s = seed;
-    const random = () => { s = (s * 1103515245 + 12345) % 2147483648; return s / 2147483648; };
+    const random = () => {
+      s = (s * 1103515245 + 12345) % 2147483648;
+      return s / 2147483648;
+    };
     await add(page, 'block');
     await page.route(DOOR, async (route) => {
       const r = random();
       try {
-        if (r < 0.15) { await route.abort(); return; }
-        if (r < 0.3) { await route.fetch(); await route.abort(); return; }
-        if (r < 0.4) { await route.fetch(); await route.fulfill({ status: 502, body: '' }); return; }
-        if (r < 0.55) { await route.fetch(); await route.fulfill({ response: await route.fetch() }); return; }
-        await new Promise((done) => { setTimeout(done, 400 * random()); });
+        if (r < 0.15) {
+          await route.abort();
+          return;
+        }
+        if (r < 0.3) {
+          await route.fetch();
+          await route.abort();
+          return;
+        }
+        if (r < 0.4) {
+          await route.fetch();
+          await route.fulfill({ status: 502, body: '' });
+          return;
+        }
+        if (r < 0.55) {
+          await route.fetch();
+          await route.fulfill({ response: await route.fetch() });
+          return;
+        }
+        await new Promise((done) => {
+          setTimeout(done, 400 * random());
+        });
         await route.continue();
-      } catch { /* the page has given this one up */ }
+      } catch {
+        /* the page has given this one up */
+      }
     });
     const last = {};
     for (let k = 0; k < 20; k++) {

@@ -6,7 +6,9 @@ import { add, edit, finished, openBrowser, openEmptyBench, openWindow, pick, rea
 
 let browser;
 let page;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 beforeEach(async () => {
   await page?.context().close();
@@ -26,14 +28,39 @@ async function met() {
 }
 
 test('a wind wheel by keyboard alone', async () => {
-  const press = async (...keys) => { for (const k of keys) await page.keyboard.press(k); };
+  const press = async (...keys) => {
+    for (const k of keys) await page.keyboard.press(k);
+  };
   // a button by its focus and Enter, a value by typing, a choice from a list by its first letters
-  const button = async (locator) => { await locator.focus(); await press('Enter'); };
+  const button = async (locator) => {
+    await locator.focus();
+    await press('Enter');
+  };
   const verb = (kind) => edit(page, () => button(page.locator(`#verb-${kind}`)));
-  const type = async (field, text) => { if ((await value(field)) === text) return; await page.locator(`#${field}`).focus(); await edit(page, async () => { await press('Control+a'); await page.keyboard.type(text); await press('Tab'); }); };
-  const choose = async (field, steps) => { await page.locator(`#${field}`).focus(); for (let i = 0; i < Math.abs(steps); i++) await edit(page, () => press(steps > 0 ? 'ArrowDown' : 'ArrowUp')); };
-  const tool = async (key, name) => { await page.locator('main.stage').focus(); await press(key); const panel = page.getByRole('region', { name, exact: true }); await panel.waitFor(); return panel; };
-  const closed = async (key) => { await page.locator('main.stage').focus(); await press(key); };
+  const type = async (field, text) => {
+    if ((await value(field)) === text) return;
+    await page.locator(`#${field}`).focus();
+    await edit(page, async () => {
+      await press('Control+a');
+      await page.keyboard.type(text);
+      await press('Tab');
+    });
+  };
+  const choose = async (field, steps) => {
+    await page.locator(`#${field}`).focus();
+    for (let i = 0; i < Math.abs(steps); i++) await edit(page, () => press(steps > 0 ? 'ArrowDown' : 'ArrowUp'));
+  };
+  const tool = async (key, name) => {
+    await page.locator('main.stage').focus();
+    await press(key);
+    const panel = page.getByRole('region', { name, exact: true });
+    await panel.waitFor();
+    return panel;
+  };
+  const closed = async (key) => {
+    await page.locator('main.stage').focus();
+    await press(key);
+  };
   // the ground is put on a face: what comes next stands there, in the middle
   const ground = async (words) => {
     const panel = await tool('u', 'Ground');
@@ -68,7 +95,12 @@ test('a wind wheel by keyboard alone', async () => {
   // one arm of two shapes
   await ground('top of Cylinder 2');
   await verb('block');
-  for (const [k, v] of [['width', '24'], ['depth', '4'], ['height', '4']]) await type(`s4-${k}`, v);
+  for (const [k, v] of [
+    ['width', '24'],
+    ['depth', '4'],
+    ['height', '4'],
+  ])
+    await type(`s4-${k}`, v);
   await tool('v', 'Move');
   await edit(page, () => press('Shift+ArrowRight'));
   await page.waitForFunction(() => document.querySelector('#s4-x').value === '10');
@@ -77,7 +109,13 @@ test('a wind wheel by keyboard alone', async () => {
   await closed('v');
   await ground('top of Block');
   await verb('cone');
-  for (const [k, v] of [['round', '8'], ['tip', '12'], ['length', '6'], ['sink', '1']]) await type(`s5-${k}`, v);
+  for (const [k, v] of [
+    ['round', '8'],
+    ['tip', '12'],
+    ['length', '6'],
+    ['sink', '1'],
+  ])
+    await type(`s5-${k}`, v);
   await choose('s5-alignx', 2);
   assert.equal(await value('s5-alignx'), 'high');
   await type('s5-x', '6');
@@ -100,12 +138,22 @@ test('a wind wheel by keyboard alone', async () => {
 
   await ground('top of Cylinder 2');
   await verb('cone');
-  for (const [k, v] of [['round', '12'], ['tip', '8'], ['length', '5']]) await type(`s8-${k}`, v);
+  for (const [k, v] of [
+    ['round', '12'],
+    ['tip', '8'],
+    ['length', '5'],
+  ])
+    await type(`s8-${k}`, v);
   const back = await tool('u', 'Ground');
   await edit(page, () => button(back.getByRole('button', { name: 'Put the ground back' })));
   await closed('u');
   await verb('cylinder');
-  for (const [k, v] of [['round', '4'], ['length', '60'], ['z', '-5']]) await type(`s9-${k}`, v);
+  for (const [k, v] of [
+    ['round', '4'],
+    ['length', '60'],
+    ['z', '-5'],
+  ])
+    await type(`s9-${k}`, v);
   await choose('s9-effect', 1);
   assert.equal(await value('s9-effect'), 'cut');
 
@@ -117,13 +165,17 @@ test('a wind wheel by keyboard alone', async () => {
   await paint.getByLabel('what is painted').focus();
   await press('ArrowDown');
   const faces = paint.locator('select').last();
-  await page.waitForFunction(() => [...document.querySelectorAll('[data-panel=paint] option')].some((o) => o.textContent === 'side of Cone'));
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('[data-panel=paint] option')].some((o) => o.textContent === 'side of Cone'),
+  );
   await faces.focus();
   await edit(page, () => faces.selectOption({ label: 'side of Cone' }));
   await closed('p');
   await edit(page, () => button(page.locator('#close-group')));
   await settled();
-  const painted = await page.evaluate(() => Object.entries(JSON.parse(document.getElementById('paint').textContent)).filter(([f]) => f.endsWith('s5:side')));
+  const painted = await page.evaluate(() =>
+    Object.entries(JSON.parse(document.getElementById('paint').textContent)).filter(([f]) => f.endsWith('s5:side')),
+  );
   assert.equal(painted.length, 6);
   assert.ok(painted.every(([, c]) => c === 'red'));
 
@@ -133,10 +185,24 @@ test('a wind wheel by keyboard alone', async () => {
 
 test('a wind wheel by pointer alone', async () => {
   const stage = page.locator('main.stage');
-  const tool = async (name, label) => { await page.locator(`button[data-tool=${name}]`).click(); const panel = page.getByRole('region', { name: label, exact: true }); await panel.waitFor(); await page.waitForTimeout(120); return panel; };
+  const tool = async (name, label) => {
+    await page.locator(`button[data-tool=${name}]`).click();
+    const panel = page.getByRole('region', { name: label, exact: true });
+    await panel.waitFor();
+    await page.waitForTimeout(120);
+    return panel;
+  };
   const close = (name) => page.locator(`button[data-tool=${name}]`).click();
   // where a point of the part is on the screen
-  const at = async (p) => { await settled(); return page.evaluate((q) => { const s = document.querySelector('main.stage'); const [x, y] = s.stage.project(q); const r = s.getBoundingClientRect(); return [r.x + x, r.y + y]; }, p); };
+  const at = async (p) => {
+    await settled();
+    return page.evaluate((q) => {
+      const s = document.querySelector('main.stage');
+      const [x, y] = s.stage.project(q);
+      const r = s.getBoundingClientRect();
+      return [r.x + x, r.y + y];
+    }, p);
+  };
   const view = async (name) => page.locator(`[data-view=${name}]`).click();
   // a size by its arrow: drawn until the value stands there
   async function draw(field, to) {
@@ -144,18 +210,32 @@ test('a wind wheel by pointer alone', async () => {
     const key = field.split('-')[1];
     for (let tries = 0; tries < 7 && (await value(field)) !== to; tries++) {
       await page.locator(`#${field}`).click();
-      await page.waitForFunction(([k, s]) => document.querySelector('main.stage').stage.handles(s).some((h) => h.key === k), [key, field.split('-')[0]]);
+      await page.waitForFunction(
+        ([k, s]) =>
+          document
+            .querySelector('main.stage')
+            .stage.handles(s)
+            .some((h) => h.key === k),
+        [key, field.split('-')[0]],
+      );
       await page.waitForTimeout(250);
-      const way = await page.evaluate(([k, s]) => {
-        const { stage } = document.querySelector('main.stage');
-        const h = stage.handles(s).find((x) => x.key === k);
-        const d = stage.dir(h.way).map((v) => v * stage.scale() * h.per);
-        const b = document.querySelector(`.handle[data-handle="${k}"] .head`)?.getBoundingClientRect();
-        return b ? { x: b.x + b.width / 2, y: b.y + b.height / 2, d, scale: stage.scale() } : null;
-      }, [key, field.split('-')[0]]);
+      const way = await page.evaluate(
+        ([k, s]) => {
+          const { stage } = document.querySelector('main.stage');
+          const h = stage.handles(s).find((x) => x.key === k);
+          const d = stage.dir(h.way).map((v) => v * stage.scale() * h.per);
+          const b = document.querySelector(`.handle[data-handle="${k}"] .head`)?.getBoundingClientRect();
+          return b ? { x: b.x + b.width / 2, y: b.y + b.height / 2, d, scale: stage.scale() } : null;
+        },
+        [key, field.split('-')[0]],
+      );
       assert.ok(way, `an arrow for ${field}`);
       // nearer, until a millimetre can be told from the next
-      if (way.scale < 5) { await page.mouse.move(way.x, way.y); await page.mouse.wheel(0, -250); continue; }
+      if (way.scale < 5) {
+        await page.mouse.move(way.x, way.y);
+        await page.mouse.wheel(0, -250);
+        continue;
+      }
       const by = Number(to) - Number(await value(field));
       await page.mouse.move(way.x, way.y);
       await page.mouse.down();
@@ -170,7 +250,11 @@ test('a wind wheel by pointer alone', async () => {
   async function ground(words, p) {
     const panel = await tool('ground', 'Ground');
     await page.waitForTimeout(250);
-    await edit(page, async () => { await page.mouse.move(...(await at(p))); await page.getByText(`Pick: ${words}`).waitFor(); await page.mouse.click(...(await at(p))); });
+    await edit(page, async () => {
+      await page.mouse.move(...(await at(p)));
+      await page.getByText(`Pick: ${words}`).waitFor();
+      await page.mouse.click(...(await at(p)));
+    });
     await panel.getByText(`New shapes stand on ${words}.`).waitFor();
     await close('ground');
   }
@@ -250,7 +334,9 @@ test('a wind wheel by pointer alone', async () => {
   await group.getByLabel('Block').check();
   // the other one on the part itself
   await page.mouse.click(...(await at([30, 0, 52])));
-  await page.waitForFunction(() => [...document.querySelectorAll('[data-panel=group] label')].some((l) => /Cone/.test(l.textContent) && l.querySelector('input').checked));
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('[data-panel=group] label')].some((l) => /Cone/.test(l.textContent) && l.querySelector('input').checked),
+  );
   await edit(page, () => group.getByRole('button', { name: 'Make one group' }).click());
   await close('group');
   await page.locator('#step-s6 .n').click();
@@ -292,7 +378,14 @@ test('a wind wheel by pointer alone', async () => {
   await close('paint');
   await edit(page, () => page.locator('#close-group').click());
   await settled();
-  assert.equal(await page.evaluate(() => Object.entries(JSON.parse(document.getElementById('paint').textContent)).filter(([f, c]) => f.endsWith('s5:side') && c === 'red').length), 6);
+  assert.equal(
+    await page.evaluate(
+      () =>
+        Object.entries(JSON.parse(document.getElementById('paint').textContent)).filter(([f, c]) => f.endsWith('s5:side') && c === 'red')
+          .length,
+    ),
+    6,
+  );
 
   await page.locator('#check').click();
   await met();

@@ -14,7 +14,10 @@ async function outside() {
   const { Manifold, CrossSection } = wasm;
   const N = 1024;
   const cyl = (h, r1, r2, x, y, z) => Manifold.cylinder(h, r1, r2, N).translate([x, y, z]);
-  const arc = Array.from({ length: 257 }, (_, i) => { const a = (i / 512) * Math.PI; return [0.625 + 0.125 * Math.cos(a), 1.125 + 0.125 * Math.sin(a)]; });
+  const arc = Array.from({ length: 257 }, (_, i) => {
+    const a = (i / 512) * Math.PI;
+    return [0.625 + 0.125 * Math.cos(a), 1.125 + 0.125 * Math.sin(a)];
+  });
   // the plate with round corners, the boss with its round rim, the bore with its chamfer
   let part = CrossSection.square([3.5, 2.5], true).offset(0.25, 'Round', 2, N).extrude(0.5);
   part = part.add(Manifold.revolve(new CrossSection([[[0, 0], [0.75, 0], ...arc, [0, 1.25]]]), N));
@@ -22,20 +25,42 @@ async function outside() {
   for (const s of [1, -1]) {
     part = part.subtract(cyl(2, 9 / 64, 9 / 64, s * 1.5, 1, -1)).subtract(cyl(1, 0.25, 0.25, s * 1.5, 1, 0.25));
     const h = (0.25 - 9 / 64) / Math.tan((41 * Math.PI) / 180);
-    part = part.subtract(cyl(2, 9 / 64, 9 / 64, s * 1.5, -1, -1)).subtract(cyl(h, 9 / 64, 0.25, s * 1.5, -1, 0.5 - h)).subtract(cyl(1, 0.25, 0.25, s * 1.5, -1, 0.5));
+    part = part
+      .subtract(cyl(2, 9 / 64, 9 / 64, s * 1.5, -1, -1))
+      .subtract(cyl(h, 9 / 64, 0.25, s * 1.5, -1, 0.5 - h))
+      .subtract(cyl(1, 0.25, 0.25, s * 1.5, -1, 0.5));
     // the brace, led on into plate and boss
-    const side = s > 0 ? [[0.7, 0.4], [1.6, 0.4], [1.6, 0.5], [0.7, 1.1]] : [[-0.7, 1.1], [-1.6, 0.5], [-1.6, 0.4], [-0.7, 0.4]];
+    const side =
+      s > 0
+        ? [
+            [0.7, 0.4],
+            [1.6, 0.4],
+            [1.6, 0.5],
+            [0.7, 1.1],
+          ]
+        : [
+            [-0.7, 1.1],
+            [-1.6, 0.5],
+            [-1.6, 0.4],
+            [-0.7, 0.4],
+          ];
     part = part.add(new CrossSection([side]).extrude(0.25, 0, 0, [1, 1], true).rotate([90, 0, 0]));
   }
   // the lug, slanting by 5 degrees on all sides and pulled to a height of 3/4
   const t = 2 * 0.75 * Math.tan((5 * Math.PI) / 180);
-  part = part.add(CrossSection.square([0.625, 0.5], true).extrude(0.75, 0, 0, [(0.625 - t) / 0.625, (0.5 - t) / 0.5]).translate([0, 1.1, 0.5]));
+  part = part.add(
+    CrossSection.square([0.625, 0.5], true)
+      .extrude(0.75, 0, 0, [(0.625 - t) / 0.625, (0.5 - t) / 0.5])
+      .translate([0, 1.1, 0.5]),
+  );
   for (const x of [-1, 0, 1]) part = part.subtract(Manifold.cube([0.125, 0.5, 0.5]).translate([x - 0.0625, -1.65, 0.25]));
   return part.volume();
 }
 
 let browser;
-before(async () => { browser = await openBrowser(); });
+before(async () => {
+  browser = await openBrowser();
+});
 after(() => browser.close());
 
 test('a mast base of twenty steps in inches weighs what an independent computation says', async (t) => {
@@ -47,13 +72,18 @@ test('a mast base of twenty steps in inches weighs what an independent computati
   await page.getByLabel('inch').check();
   await page.getByRole('button', { name: 'Build the reference part' }).click();
   await page.locator('#state').waitFor({ state: 'attached' });
-  const values = async (id, typed) => { for (const [key, text] of Object.entries(typed)) await type(page, `${id}-${key}`, text); };
-  const choices = async (id, chosen) => { for (const [key, value] of Object.entries(chosen)) await pick(page, `${id}-${key}`, value); };
+  const values = async (id, typed) => {
+    for (const [key, text] of Object.entries(typed)) await type(page, `${id}-${key}`, text);
+  };
+  const choices = async (id, chosen) => {
+    for (const [key, value] of Object.entries(chosen)) await pick(page, `${id}-${key}`, value);
+  };
   const keep = () => page.locator('li.step.trial [data-keep]').click();
 
   // several depths from one sketch: plate, boss and bore
   await add(page, 'sketch');
-  for (const shape of ['rectangle', 'circle', 'circle']) await edit(page, () => page.getByRole('button', { name: `Add a ${shape}` }).click());
+  for (const shape of ['rectangle', 'circle', 'circle'])
+    await edit(page, () => page.getByRole('button', { name: `Add a ${shape}` }).click());
   await values('s1', { 'shapes-a-width': '4', 'shapes-a-height': '3', 'shapes-b-round': '1 1/2', 'shapes-c-round': '3/4' });
   await keep();
   await add(page, 'extrude');
@@ -66,7 +96,8 @@ test('a mast base of twenty steps in inches weighs what an independent computati
   await values('s4', { regions: '3' });
   // four corners from the list
   await add(page, 'round');
-  for (const e of ['s2:a left / s2:a low', 's2:a low / s2:a right', 's2:a high / s2:a right', 's2:a high / s2:a left']) await pick(page, 's5-edges', e);
+  for (const e of ['s2:a left / s2:a low', 's2:a low / s2:a right', 's2:a high / s2:a right', 's2:a high / s2:a left'])
+    await pick(page, 's5-edges', e);
   await values('s5', { radius: '1/4' });
   // screws: counterbored behind, countersunk in front, half of them mirrored
   await add(page, 'hole');
@@ -86,7 +117,10 @@ test('a mast base of twenty steps in inches weighs what an independent computati
   await page.locator('#step-s10').getByRole('link', { name: 'Open it on the pad' }).click();
   await page.locator('#pad svg [transform]').first().waitFor({ state: 'attached' });
   await page.locator('#pad-text').fill('line from 0.7, 1.1 to 1.6, 0.5');
-  await Promise.all([page.waitForResponse((x) => x.url().includes('/pad/') && x.request().method() === 'POST'), page.locator('#pad-text').press('Enter')]);
+  await Promise.all([
+    page.waitForResponse((x) => x.url().includes('/pad/') && x.request().method() === 'POST'),
+    page.locator('#pad-text').press('Enter'),
+  ]);
   await page.locator('#finish').click();
   await page.locator('#state').waitFor({ state: 'attached' });
   await add(page, 'rib');
@@ -117,9 +151,15 @@ test('a mast base of twenty steps in inches weighs what an independent computati
 
   assert.equal(await page.locator('li.step').count(), 20);
   // the sketch of the brace is not dimensioned; everything else stands without a word
-  assert.deepEqual((await page.locator('.log .why b').allTextContents()).filter((t) => !/left free|ties this/.test(t)), []);
+  assert.deepEqual(
+    (await page.locator('.log .why b').allTextContents()).filter((t) => !/left free|ties this/.test(t)),
+    [],
+  );
   await edit(page, () => page.locator('#material').selectOption('own'));
-  await edit(page, async () => { await page.locator('#density').fill(String(DENSITY)); await page.keyboard.press('Tab'); });
+  await edit(page, async () => {
+    await page.locator('#density').fill(String(DENSITY));
+    await page.keyboard.press('Tab');
+  });
   await edit(page, () => page.locator('#density-unit').selectOption('lb/in3'));
   const pounds = Number((await page.locator('#mass').innerText()).match(/([\d.]+) lb/)[1]);
   const volume = await outside();
@@ -129,7 +169,10 @@ test('a mast base of twenty steps in inches weighs what an independent computati
   // while a value slides the part follows, picture after picture; how fast depends on the machine, which draws by software
   // here, and is told
   await shown(page);
-  for (const [id, key] of [['s20', 'angle'], ['s2', 'distance']]) {
+  for (const [id, key] of [
+    ['s20', 'angle'],
+    ['s2', 'distance'],
+  ]) {
     await page.locator(`#${id}-${key}`).focus();
     await page.waitForTimeout(800);
     const [rate, seen] = await page.evaluate(async (step) => {
@@ -141,7 +184,9 @@ test('a mast base of twenty steps in inches weighs what an independent computati
         while (!until()) {
           range.value = v += Number(range.step);
           range.dispatchEvent(new Event('input'));
-          await new Promise((r) => { setTimeout(r, 30); });
+          await new Promise((r) => {
+            setTimeout(r, 30);
+          });
         }
       };
       // the first picture waits for the part before this step
@@ -164,8 +209,14 @@ test('a mast base of twenty steps in inches weighs what an independent computati
   // an early size is changed: everything later follows, and the arrow keys show it before it is settled
   await shown(page);
   await page.locator('#s2-distance').focus();
-  await edit(page, async () => { await page.locator('#s2-distance').fill('0.625'); await page.keyboard.press('Tab'); });
-  assert.deepEqual((await page.locator('.log .why b').allTextContents()).filter((t) => !/left free|ties this/.test(t)), []);
+  await edit(page, async () => {
+    await page.locator('#s2-distance').fill('0.625');
+    await page.keyboard.press('Tab');
+  });
+  assert.deepEqual(
+    (await page.locator('.log .why b').allTextContents()).filter((t) => !/left free|ties this/.test(t)),
+    [],
+  );
   await edit(page, () => page.locator('#undo').click());
   assert.match(await page.locator('#mass').innerText(), new RegExp(`${pounds} lb`));
   sound(page);

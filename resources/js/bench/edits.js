@@ -14,9 +14,18 @@ const settled = new Map();
 const refused = new Set();
 const keptNow = new Map();
 
-const theirs = (el) => (el.type === 'checkbox' ? el.defaultChecked : el.tagName === 'SELECT' ? ([...el.options].find((o) => o.defaultSelected) ?? el.options[0])?.value : el.defaultValue);
+const theirs = (el) =>
+  el.type === 'checkbox'
+    ? el.defaultChecked
+    : el.tagName === 'SELECT'
+      ? ([...el.options].find((o) => o.defaultSelected) ?? el.options[0])?.value
+      : el.defaultValue;
 const mine = (el) => (el.type === 'checkbox' ? el.checked : el.value);
-const put = (el, v) => { if (el.type === 'checkbox') { if (el.checked !== v) el.checked = v; } else if (el.value !== v) el.value = v; };
+const put = (el, v) => {
+  if (el.type === 'checkbox') {
+    if (el.checked !== v) el.checked = v;
+  } else if (el.value !== v) el.value = v;
+};
 // a field has newer text than the server when it is on its way, or typed and not sent, or was refused
 const newer = (el) => ledger.pending(el.id) || (mine(el) !== theirs(el) && settled.get(el.id) !== mine(el));
 
@@ -26,7 +35,11 @@ export async function show(html) {
   const version = Number(/id="state"[^>]*data-version="(\d+)"/.exec(html)?.[1] ?? 0);
   // what was asked for before a newer edit came in says what is not so any more
   if (!version || version < Number(state().version)) return version || null;
-  const held = new Map(fields().filter(newer).map((el) => [el.id, [mine(el), el]]));
+  const held = new Map(
+    fields()
+      .filter(newer)
+      .map((el) => [el.id, [mine(el), el]]),
+  );
   await window.htmx.swap({ text: html, target: '#work', swap: 'innerMorph', sourceElement: work() });
   for (const el of fields()) {
     const own = held.get(el.id);
@@ -44,16 +57,23 @@ function paint() {
   for (const el of fields()) {
     const now = ledger.pending(el.id) ? 'asked' : refused.has(el.id) ? 'refused' : keptNow.has(el.id) ? 'kept' : '';
     if ((el.getAttribute('data-is') ?? '') === now) continue;
-    if (now) el.setAttribute('data-is', now); else el.removeAttribute('data-is');
+    if (now) el.setAttribute('data-is', now);
+    else el.removeAttribute('data-is');
   }
 }
 
 function tell({ open, trouble, kept }) {
   const saved = document.getElementById('saved');
   const words = kept ? 'kept in this browser' : trouble ? `${open} not sent yet` : open > 0 ? 'saving …' : 'all';
-  if (saved && saved.textContent !== words) { saved.textContent = words; saved.closest('[data-saved]')?.setAttribute('data-saved', trouble ? 'waits' : open ? 'asks' : 'all'); }
+  if (saved && saved.textContent !== words) {
+    saved.textContent = words;
+    saved.closest('[data-saved]')?.setAttribute('data-saved', trouble ? 'waits' : open ? 'asks' : 'all');
+  }
   const line = document.getElementById('trouble');
-  if (line) { line.textContent = trouble ?? ''; line.hidden = !trouble; }
+  if (line) {
+    line.textContent = trouble ?? '';
+    line.hidden = !trouble;
+  }
   paint();
 }
 
@@ -79,9 +99,17 @@ async function answered(answer, item, outcome) {
   const json = (answer.headers.get('Content-Type') ?? '').includes('json');
   const data = json ? await answer.json() : { html: await answer.text() };
   if (outcome === 'kept') clearNotice();
-  if (item.field && (outcome === 'kept' || outcome === 'same')) { settled.set(item.field, item.text); refused.delete(item.field); keptFor(item.field); }
+  if (item.field && (outcome === 'kept' || outcome === 'same')) {
+    settled.set(item.field, item.text);
+    refused.delete(item.field);
+    keptFor(item.field);
+  }
   if (json) {
-    if (data.glb !== undefined) { const s = state(); s.version = data.version; s.glb = data.glb; }
+    if (data.glb !== undefined) {
+      const s = state();
+      s.version = data.version;
+      s.glb = data.glb;
+    }
     return { version: outcome === 'kept' || outcome === 'same' ? data.version : null, data, shown: item.body.brief === 1 };
   }
   // the item is through before its answer is shown, so that its own text counts as the server's
@@ -92,12 +120,21 @@ async function answered(answer, item, outcome) {
 // what was said of an edit that could not be done goes with the next one that could
 function clearNotice() {
   const n = document.getElementById('notice');
-  if (n && !n.hidden && n.dataset.why !== 'elsewhere' && n.dataset.why !== 'failed' && n.dataset.why !== 'typed') { n.replaceChildren(); n.hidden = true; }
+  if (n && !n.hidden && n.dataset.why !== 'elsewhere' && n.dataset.why !== 'failed' && n.dataset.why !== 'typed') {
+    n.replaceChildren();
+    n.hidden = true;
+  }
 }
 
 function keptFor(id) {
   clearTimeout(keptNow.get(id));
-  keptNow.set(id, setTimeout(() => { keptNow.delete(id); paint(); }, 1600));
+  keptNow.set(
+    id,
+    setTimeout(() => {
+      keptNow.delete(id);
+      paint();
+    }, 1600),
+  );
 }
 
 // what was not taken is told in words, with what was typed, and can be put in all the same
@@ -109,12 +146,54 @@ function held(items, why, words) {
   const b = document.createElement('b');
   b.textContent = { elsewhere: 'This part was changed in another window.', refused: '', failed: 'This was not kept.' }[why] ?? '';
   const typed = items.filter((i) => i.text !== undefined).map((i) => `${i.label ? `${i.label} ` : ''}“${i.text}”`);
-  p.append(b, ` ${why === 'elsewhere' ? 'Nothing was overwritten here or there.' : words} ${typed.length && why !== 'refused' ? `What you typed: ${typed.join(', ')}. ` : ''}`);
-  const link = (text, act) => { const a = document.createElement('button'); a.type = 'button'; a.className = 'btn s'; a.textContent = text; a.addEventListener('click', act); p.append(a, ' '); return a; };
-  const close = () => { n.replaceChildren(); n.hidden = true; };
-  if (why === 'elsewhere') link('Show the newest state', async () => { for (const i of items) if (i.field) { const el = document.getElementById(i.field); if (el) settled.set(i.field, mine(el)); refused.delete(i.field); } await ledger.look(); close(); if (typed.length) held(items, 'typed', ''); });
-  if (why === 'failed' || why === 'typed') link(why === 'typed' ? 'Put it in here' : 'Send it again', () => { close(); for (const i of items) { if (i.field) refused.delete(i.field); ledger.push(i.body, { field: i.field, text: i.text, label: i.label }); } });
-  if (why !== 'elsewhere') link('Leave it', () => { for (const i of items) if (i.field) { refused.delete(i.field); const el = document.getElementById(i.field); if (el) put(el, theirs(el)); } close(); paint(); });
+  p.append(
+    b,
+    ` ${why === 'elsewhere' ? 'Nothing was overwritten here or there.' : words} ${typed.length && why !== 'refused' ? `What you typed: ${typed.join(', ')}. ` : ''}`,
+  );
+  const link = (text, act) => {
+    const a = document.createElement('button');
+    a.type = 'button';
+    a.className = 'btn s';
+    a.textContent = text;
+    a.addEventListener('click', act);
+    p.append(a, ' ');
+    return a;
+  };
+  const close = () => {
+    n.replaceChildren();
+    n.hidden = true;
+  };
+  if (why === 'elsewhere')
+    link('Show the newest state', async () => {
+      for (const i of items)
+        if (i.field) {
+          const el = document.getElementById(i.field);
+          if (el) settled.set(i.field, mine(el));
+          refused.delete(i.field);
+        }
+      await ledger.look();
+      close();
+      if (typed.length) held(items, 'typed', '');
+    });
+  if (why === 'failed' || why === 'typed')
+    link(why === 'typed' ? 'Put it in here' : 'Send it again', () => {
+      close();
+      for (const i of items) {
+        if (i.field) refused.delete(i.field);
+        ledger.push(i.body, { field: i.field, text: i.text, label: i.label });
+      }
+    });
+  if (why !== 'elsewhere')
+    link('Leave it', () => {
+      for (const i of items)
+        if (i.field) {
+          refused.delete(i.field);
+          const el = document.getElementById(i.field);
+          if (el) put(el, theirs(el));
+        }
+      close();
+      paint();
+    });
   n.replaceChildren(p);
   n.dataset.why = why;
   n.hidden = false;
@@ -148,7 +227,10 @@ function changed(el) {
     // a list of things: one of them more or less
     const name = el.type === 'checkbox' ? el.value : text;
     if (name === '') return;
-    ledger.push({ do: 'pick', ...about(el), key: el.dataset.pick, face: name, on: el.type === 'checkbox' ? Number(el.checked) : 1 }, el.type === 'checkbox' ? told : { ...told, text: '' });
+    ledger.push(
+      { do: 'pick', ...about(el), key: el.dataset.pick, face: name, on: el.type === 'checkbox' ? Number(el.checked) : 1 },
+      el.type === 'checkbox' ? told : { ...told, text: '' },
+    );
     return;
   }
   if (el.dataset.size !== undefined) {
@@ -156,10 +238,16 @@ function changed(el) {
     const name = $('[data-part=name]', row).value;
     const value = $('[data-part=value]', row).value;
     if (name.trim() === '' && el.dataset.size === '') return;
-    ledger.push({ do: 'size', of: el.dataset.size, name, ...(el.dataset.part === 'value' || el.dataset.size === '' ? { value } : {}) }, told);
+    ledger.push(
+      { do: 'size', of: el.dataset.size, name, ...(el.dataset.part === 'value' || el.dataset.size === '' ? { value } : {}) },
+      told,
+    );
     return;
   }
-  if (el.dataset.lock) { ledger.push({ do: 'lock', group: form.elements.group.value, of: el.dataset.lock, on: Number(el.checked) }, told); return; }
+  if (el.dataset.lock) {
+    ledger.push({ do: 'lock', group: form.elements.group.value, of: el.dataset.lock, on: Number(el.checked) }, told);
+    return;
+  }
   if (form.dataset.edits === 'each') ledger.push({ do: form.elements.do.value, ...about(el), ...nested(el.name, text) }, told);
   else ledger.push(Object.fromEntries([...new FormData(form)].filter(([k]) => k !== '_token' && k !== 'version')), told);
 }
@@ -170,7 +258,9 @@ export const sendEdit = (body) => ledger.push(body);
 /** The same, answered with the newer part alone, so that it is seen sooner: { glb }, or { why } in words. */
 export async function sendBriefly(body) {
   const got = await ledger.push({ ...body, brief: 1 });
-  return got.data?.glb !== undefined ? { glb: got.data.glb } : { why: got.words ?? '', told: got.outcome !== 'kept' && got.outcome !== 'same' };
+  return got.data?.glb !== undefined
+    ? { glb: got.data.glb }
+    : { why: got.words ?? '', told: got.outcome !== 'kept' && got.outcome !== 'same' };
 }
 
 /** The log as it is now. */
@@ -180,14 +270,35 @@ export function mountEdits() {
   ledger = new Ledger({
     recipe: state().recipe,
     version: Number(state().version),
-    send: (item, { version, own, more }, signal) => fetch(state().door, { method: 'POST', credentials: 'same-origin', headers: headers(), signal, body: encode({ ...item.body, line: item.line, number: item.number, version, own, ...(more && !item.body.brief ? { brief: 2 } : {}) }) }),
+    send: (item, { version, own, more }, signal) =>
+      fetch(state().door, {
+        method: 'POST',
+        credentials: 'same-origin',
+        headers: headers(),
+        signal,
+        body: encode({
+          ...item.body,
+          line: item.line,
+          number: item.number,
+          version,
+          own,
+          ...(more && !item.body.brief ? { brief: 2 } : {}),
+        }),
+      }),
     arrived: (line) => fetch(`${state().arrived}?line=${line}`, { credentials: 'same-origin', cache: 'no-store', headers: headers() }),
-    fresh, answered, tell, held,
+    fresh,
+    answered,
+    tell,
+    held,
   });
-  if (ledger.found) tell({ open: ledger.found, trouble: `${ledger.found} ${ledger.found === 1 ? 'change' : 'changes'} from before ${ledger.found === 1 ? 'was' : 'were'} not acknowledged; sent now.` });
+  if (ledger.found)
+    tell({
+      open: ledger.found,
+      trouble: `${ledger.found} ${ledger.found === 1 ? 'change' : 'changes'} from before ${ledger.found === 1 ? 'was' : 'were'} not acknowledged; sent now.`,
+    });
   document.addEventListener('change', (e) => {
     const form = e.target.form;
-    if (!form?.matches?.('form[data-edits=each], form[data-edits=all]') || !e.target.name && !e.target.dataset.pick) return;
+    if (!form?.matches?.('form[data-edits=each], form[data-edits=all]') || (!e.target.name && !e.target.dataset.pick)) return;
     changed(e.target);
   });
   document.addEventListener('submit', (e) => {
@@ -197,7 +308,8 @@ export function mountEdits() {
     if (form.dataset.edits !== 'once') return;
     const body = Object.fromEntries([...new FormData(form)].filter(([k]) => !['_token', 'version', 'of[]'].includes(k)));
     const of = new FormData(form).getAll('of[]');
-    if (form.dataset.to) act(form.dataset.to); else ledger.push(of.length ? { ...body, of } : body);
+    if (form.dataset.to) act(form.dataset.to);
+    else ledger.push(of.length ? { ...body, of } : body);
   });
   document.addEventListener('click', (e) => {
     const b = e.target.closest?.('[data-edit]');
@@ -209,11 +321,17 @@ export function mountEdits() {
     const form = e.target.closest?.('form[data-when-saved]');
     if (!form || form.dataset.saved) return;
     e.preventDefault();
-    ledger.then(() => { form.elements.version.value = ledger.version; form.dataset.saved = '1'; form.submit(); });
+    ledger.then(() => {
+      form.elements.version.value = ledger.version;
+      form.dataset.saved = '1';
+      form.submit();
+    });
   });
   leavesWhenSaved(ledger);
   // a part that is still being worked out comes by itself
-  const again = () => { if (state().unfinished === '1' && !document.hidden) setTimeout(() => state().unfinished === '1' && askNow(), 700); };
+  const again = () => {
+    if (state().unfinished === '1' && !document.hidden) setTimeout(() => state().unfinished === '1' && askNow(), 700);
+  };
   document.addEventListener('cubo:shown', again);
   again();
   return ledger;
@@ -223,9 +341,25 @@ export function mountEdits() {
 async function act(url) {
   await ledger.then(async () => {
     try {
-      const answer = await fetch(url, { method: 'POST', credentials: 'same-origin', headers: headers(), body: new URLSearchParams({ version: ledger.version }) });
+      const answer = await fetch(url, {
+        method: 'POST',
+        credentials: 'same-origin',
+        headers: headers(),
+        body: new URLSearchParams({ version: ledger.version }),
+      });
       if (answer.ok) await show(await answer.text());
-      else tell({ open: 0, trouble: answer.status === 429 ? 'That was quicker than the server allows. Wait a moment.' : answer.status === 401 || answer.status === 419 ? 'You were signed out meanwhile. Sign in again; all is saved.' : 'The server did not manage this. Nothing is lost; try again.' });
-    } catch { tell({ open: 0, trouble: 'The server could not be reached. Nothing is lost; try again.' }); }
+      else
+        tell({
+          open: 0,
+          trouble:
+            answer.status === 429
+              ? 'That was quicker than the server allows. Wait a moment.'
+              : answer.status === 401 || answer.status === 419
+                ? 'You were signed out meanwhile. Sign in again; all is saved.'
+                : 'The server did not manage this. Nothing is lost; try again.',
+        });
+    } catch {
+      tell({ open: 0, trouble: 'The server could not be reached. Nothing is lost; try again.' });
+    }
   });
 }

@@ -18,10 +18,14 @@ export function mountLog() {
 
 // pointing at a step marks what it rests on and what rests on it
 function relations() {
-  const clear = () => document.querySelectorAll('li.step.carrier, li.step.carried').forEach((s) => s.classList.remove('carrier', 'carried'));
+  const clear = () =>
+    document.querySelectorAll('li.step.carrier, li.step.carried').forEach((s) => s.classList.remove('carrier', 'carried'));
   const mark = (step) => {
     clear();
-    for (const [key, name] of [['below', 'carrier'], ['above', 'carried']]) {
+    for (const [key, name] of [
+      ['below', 'carrier'],
+      ['above', 'carried'],
+    ]) {
       for (const id of (step.dataset[key] ?? '').split(' ').filter(Boolean)) document.getElementById(`step-${id}`)?.classList.add(name);
     }
   };
@@ -30,7 +34,10 @@ function relations() {
     if (step) mark(step);
     else if (e.target.closest?.('.log')) clear();
   });
-  document.addEventListener('focusin', (e) => { const step = e.target.closest?.('li.step'); if (step) mark(step); });
+  document.addEventListener('focusin', (e) => {
+    const step = e.target.closest?.('li.step');
+    if (step) mark(step);
+  });
 }
 
 // what a step has lost is picked anew in its field, on the part or from the list
@@ -81,13 +88,25 @@ function trial() {
     keep(step);
     $('input.val, select.val', step)?.focus();
   });
-  document.addEventListener('keydown', (e) => {
-    const step = e.target.closest?.('li.step.trial');
-    if (!step || e.ctrlKey || e.altKey || e.metaKey) return;
-    if (e.key === 'Escape') { $('[data-drop]', step)?.click(); e.preventDefault(); e.stopPropagation(); }
-    // a value that was just typed is sent first; the next Enter keeps the step, wherever in it the focus is
-    if (e.key === 'Enter' && !e.target.matches('button, a, summary') && (e.target.type === 'range' || isSent(e.target))) { keep(step); e.preventDefault(); e.stopPropagation(); }
-  }, true);
+  document.addEventListener(
+    'keydown',
+    (e) => {
+      const step = e.target.closest?.('li.step.trial');
+      if (!step || e.ctrlKey || e.altKey || e.metaKey) return;
+      if (e.key === 'Escape') {
+        $('[data-drop]', step)?.click();
+        e.preventDefault();
+        e.stopPropagation();
+      }
+      // a value that was just typed is sent first; the next Enter keeps the step, wherever in it the focus is
+      if (e.key === 'Enter' && !e.target.matches('button, a, summary') && (e.target.type === 'range' || isSent(e.target))) {
+        keep(step);
+        e.preventDefault();
+        e.stopPropagation();
+      }
+    },
+    true,
+  );
   // another step at hand keeps the one before
   document.addEventListener('focusin', (e) => {
     const step = e.target.closest?.('li.step');
@@ -100,8 +119,14 @@ const tidy = (v) => String(+v.toFixed(4));
 // a plain number moves with the arrow keys and on a slider; the part follows while it moves
 function values() {
   const inch = () => host()?.dataset.unit === 'in';
-  const tell = (field) => { const s = stage(); if (s) s.tries(field.closest('li.step')); };
-  const settle = (field) => { stage()?.triedEnough(); if (field.value !== field.defaultValue) field.dispatchEvent(new Event('change', { bubbles: true })); };
+  const tell = (field) => {
+    const s = stage();
+    if (s) s.tries(field.closest('li.step'));
+  };
+  const settle = (field) => {
+    stage()?.triedEnough();
+    if (field.value !== field.defaultValue) field.dispatchEvent(new Event('change', { bubbles: true }));
+  };
   const isSize = (field) => field.matches('li.step .say input.val[name^="values["]') && !/shapes|regions|axis|text/.test(field.name);
   let waiting = null;
   document.addEventListener('keydown', (e) => {
@@ -134,12 +159,26 @@ function values() {
     text.className = 'small quiet';
     text.textContent = label;
     const now = () => document.getElementById(field.id);
-    range.addEventListener('input', () => { const f = now(); f.value = tidy(Number(range.value)); tell(f); });
+    range.addEventListener('input', () => {
+      const f = now();
+      f.value = tidy(Number(range.value));
+      tell(f);
+    });
     // by pointer the value is settled when it is let go; by keys after a short while, so that several presses are one edit
-    range.addEventListener('keydown', () => { slid.keys = true; });
-    range.addEventListener('pointerdown', () => { slid.keys = false; });
-    range.addEventListener('change', (e) => { e.stopPropagation(); clearTimeout(waiting); waiting = setTimeout(() => settle(now()), slid.keys ? 700 : 0); });
-    range.addEventListener('focus', () => { slid.focus = true; });
+    range.addEventListener('keydown', () => {
+      slid.keys = true;
+    });
+    range.addEventListener('pointerdown', () => {
+      slid.keys = false;
+    });
+    range.addEventListener('change', (e) => {
+      e.stopPropagation();
+      clearTimeout(waiting);
+      waiting = setTimeout(() => settle(now()), slid.keys ? 700 : 0);
+    });
+    range.addEventListener('focus', () => {
+      slid.focus = true;
+    });
     place.append(text, range);
     slid.range = range;
   }
@@ -167,16 +206,26 @@ function replay() {
   let at = null;
   let timer = null;
   const backwards = $('[data-replay-back]', bar);
-  const stop = () => { clearTimeout(timer); timer = null; play.textContent = 'Play'; backwards.textContent = 'Back'; };
+  const stop = () => {
+    clearTimeout(timer);
+    timer = null;
+    play.textContent = 'Play';
+    backwards.textContent = 'Back';
+  };
 
   function mark() {
     const all = steps();
     const i = at === null ? all.length : all.findIndex((s) => s.dataset.step === at);
-    all.forEach((s, k) => { s.classList.toggle('ahead', at !== null && k > i); s.classList.toggle('now', at !== null && k === i); });
-    document.querySelectorAll('input[name=after]').forEach((f) => { f.value = at ?? ''; });
+    all.forEach((s, k) => {
+      s.classList.toggle('ahead', at !== null && k > i);
+      s.classList.toggle('now', at !== null && k === i);
+    });
+    document.querySelectorAll('input[name=after]').forEach((f) => {
+      f.value = at ?? '';
+    });
     slide.max = Math.max(1, all.length);
     slide.value = at === null ? all.length : i + 1;
-    const name = at === null ? '' : $('input.name', all[i])?.value ?? '';
+    const name = at === null ? '' : ($('input.name', all[i])?.value ?? '');
     says.textContent = at === null ? `all ${all.length} steps` : `after step ${i + 1} of ${all.length}: ${name}. New steps come here.`;
   }
   function go(id, follow = true) {
@@ -195,24 +244,41 @@ function replay() {
     mark();
     document.dispatchEvent(new CustomEvent('cubo:upto'));
   }
-  function open() { bar.hidden = false; mark(); }
-  function close() { stop(); bar.hidden = true; go(null); }
+  function open() {
+    bar.hidden = false;
+    mark();
+  }
+  function close() {
+    stop();
+    bar.hidden = true;
+    go(null);
+  }
   function next() {
     const all = steps();
     const i = at === null ? all.length : all.findIndex((s) => s.dataset.step === at);
-    if (i + 1 >= all.length) { go(null); stop(); return; }
+    if (i + 1 >= all.length) {
+      go(null);
+      stop();
+      return;
+    }
     go(all[i + 1].dataset.step);
     timer = setTimeout(next, Number(speed.value));
   }
   function previous() {
     const all = steps();
     const i = at === null ? all.length - 1 : all.findIndex((s) => s.dataset.step === at);
-    if (i < 1) { stop(); return; }
+    if (i < 1) {
+      stop();
+      return;
+    }
     go(all[i - 1].dataset.step);
     timer = setTimeout(previous, Number(speed.value));
   }
   backwards.addEventListener('click', () => {
-    if (timer) { stop(); return; }
+    if (timer) {
+      stop();
+      return;
+    }
     if (steps().length < 2) return;
     backwards.textContent = 'Stop';
     previous();
@@ -228,12 +294,25 @@ function replay() {
   });
   document.addEventListener('click', (e) => {
     const back = e.target.closest?.('[data-back]');
-    if (back) { open(); stop(); go(back.closest('li.step').dataset.step); }
-    if (e.target.closest?.('[data-replay-open]')) { if (bar.hidden) open(); else close(); }
+    if (back) {
+      open();
+      stop();
+      go(back.closest('li.step').dataset.step);
+    }
+    if (e.target.closest?.('[data-replay-open]')) {
+      if (bar.hidden) open();
+      else close();
+    }
   });
-  slide.addEventListener('input', () => { stop(); go(steps()[Number(slide.value) - 1]?.dataset.step ?? null); });
+  slide.addEventListener('input', () => {
+    stop();
+    go(steps()[Number(slide.value) - 1]?.dataset.step ?? null);
+  });
   play.addEventListener('click', () => {
-    if (timer) { stop(); return; }
+    if (timer) {
+      stop();
+      return;
+    }
     if (!steps().length) return;
     play.textContent = 'Stop';
     if (at === null) go(steps()[0].dataset.step);
@@ -242,7 +321,10 @@ function replay() {
   $('[data-replay-close]', bar).addEventListener('click', close);
   let seen = '';
   document.addEventListener('cubo:part', () => {
-    if (at === null) { mark(); return; }
+    if (at === null) {
+      mark();
+      return;
+    }
     const { fresh, version } = $('#state').dataset;
     if (version === seen) return;
     seen = version;

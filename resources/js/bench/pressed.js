@@ -7,20 +7,39 @@ let waiting = [];
 function release() {
   down = false;
   // the click comes after the pointer is up
-  setTimeout(() => { if (!down) waiting.splice(0).forEach((act) => act()); }, 0);
+  setTimeout(() => {
+    if (!down) waiting.splice(0).forEach((act) => act());
+  }, 0);
 }
-document.addEventListener('pointerdown', () => { down = true; }, true);
+document.addEventListener(
+  'pointerdown',
+  () => {
+    down = true;
+  },
+  true,
+);
 document.addEventListener('pointerup', release, true);
 document.addEventListener('pointercancel', release, true);
 addEventListener('blur', release);
 
 /** Does something at once, or when nothing is pressed any more. */
 export function whenReleased(act) {
-  if (!down) { act(); return; }
+  if (!down) {
+    act();
+    return;
+  }
   let done = false;
-  const once = () => { if (!done) { done = true; act(); } };
+  const once = () => {
+    if (!done) {
+      done = true;
+      act();
+    }
+  };
   waiting.push(once);
   setTimeout(once, MOST);
 }
 
-export const released = () => new Promise((done) => { whenReleased(done); });
+export const released = () =>
+  new Promise((done) => {
+    whenReleased(done);
+  });

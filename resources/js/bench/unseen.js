@@ -15,7 +15,10 @@ export function mountUnseen() {
       if (text) names.push(`${li.querySelector('input.name')?.value ?? li.dataset.step} ${text}`);
     }
     const list = document.querySelector('[data-unseen-list]');
-    if (list) { list.hidden = !names.length; list.textContent = names.length ? `Nothing is seen of some shapes: ${names.join('; ')}.` : ''; }
+    if (list) {
+      list.hidden = !names.length;
+      list.textContent = names.length ? `Nothing is seen of some shapes: ${names.join('; ')}.` : '';
+    }
   }
   async function ask() {
     const state = document.getElementById('state')?.dataset;
@@ -23,13 +26,22 @@ export function mountUnseen() {
     const key = `${state.recipe} ${state.version}`;
     if (key !== last.key) {
       try {
-        const answer = await fetch(`${state.unseen}?version=${state.version}`, { credentials: 'same-origin', headers: { Accept: 'application/json' } });
+        const answer = await fetch(`${state.unseen}?version=${state.version}`, {
+          credentials: 'same-origin',
+          headers: { Accept: 'application/json' },
+        });
         if (!answer.ok || document.getElementById('state')?.dataset.version !== state.version) return;
         last = { key, words: await answer.json() };
-      } catch { return; }
+      } catch {
+        return;
+      }
     }
     show();
   }
-  document.addEventListener('cubo:part', () => { show(); clearTimeout(timer); timer = setTimeout(ask, 600); });
+  document.addEventListener('cubo:part', () => {
+    show();
+    clearTimeout(timer);
+    timer = setTimeout(ask, 600);
+  });
   timer = setTimeout(ask, 600);
 }

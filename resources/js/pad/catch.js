@@ -17,7 +17,7 @@ function spotOn(l, at, here) {
   }
   if (l.kind !== 'circle' && l.kind !== 'arc') return null;
   const d = apart(a, here) || 1;
-  const q = { u: a.u + (here.u - a.u) / d * l.size, v: a.v + (here.v - a.v) / d * l.size };
+  const q = { u: a.u + ((here.u - a.u) / d) * l.size, v: a.v + ((here.v - a.v) / d) * l.size };
   return l.kind === 'arc' && !onArc(l, at, q) ? null : q;
 }
 
@@ -47,9 +47,9 @@ function crossings(l, m, at) {
       return [{ u: a.u + t * du, v: a.v + t * dv }];
     }
     const t = ((c.u - a.u) * du + (c.v - a.v) * dv) / n;
-    const f = { u: a.u + t * du / n, v: a.v + t * dv / n };
+    const f = { u: a.u + (t * du) / n, v: a.v + (t * dv) / n };
     const h = m.size ** 2 - apart(f, c) ** 2;
-    return h < 0 ? [] : [-1, 1].map((s) => ({ u: f.u + s * Math.sqrt(h) * du / n, v: f.v + s * Math.sqrt(h) * dv / n }));
+    return h < 0 ? [] : [-1, 1].map((s) => ({ u: f.u + (s * Math.sqrt(h) * du) / n, v: f.v + (s * Math.sqrt(h) * dv) / n }));
   }
   const d = apart(a, c);
   if (d < 1e-9) return [];
@@ -74,7 +74,15 @@ function fromThere(l, at, from) {
   const [eu, ev] = [(from.u - a.u) / d, (from.v - a.v) / d];
   const c = l.size / d;
   const s = Math.sqrt(1 - c * c);
-  return [-1, 1].map((k) => ({ u: a.u + l.size * (c * eu - k * s * ev), v: a.v + l.size * (c * ev + k * s * eu), on: [l.id], touches: l.id, words: `touches ${l.id}` })).filter((q) => l.kind === 'circle' || onArc(l, at, q));
+  return [-1, 1]
+    .map((k) => ({
+      u: a.u + l.size * (c * eu - k * s * ev),
+      v: a.v + l.size * (c * ev + k * s * eu),
+      on: [l.id],
+      touches: l.id,
+      words: `touches ${l.id}`,
+    }))
+    .filter((q) => l.kind === 'circle' || onArc(l, at, q));
 }
 
 export function catchAt(view, drawing, xy, pitch, free, from = null) {
@@ -87,20 +95,45 @@ export function catchAt(view, drawing, xy, pitch, free, from = null) {
   const middles = new Set(drawing.lines.filter((l) => ['circle', 'arc', 'ellipse'].includes(l.kind)).map((l) => l.points[0]));
   let best = null;
   let least = reach;
-  const offer = (q, more = {}) => { const d = apart(q, here); if (d < least) { least = d; best = { u: q.u, v: q.v, ...more }; } };
-  for (const p of points) offer(p, { point: p.id, words: p.id === 'origin' ? 'origin' : `${middles.has(p.id) ? 'middle' : 'end'} ${p.id}` });
+  const offer = (q, more = {}) => {
+    const d = apart(q, here);
+    if (d < least) {
+      least = d;
+      best = { u: q.u, v: q.v, ...more };
+    }
+  };
+  for (const p of points)
+    offer(p, { point: p.id, words: p.id === 'origin' ? 'origin' : `${middles.has(p.id) ? 'middle' : 'end'} ${p.id}` });
   if (best) return best;
-  const close = drawing.lines.filter((l) => { const q = spotOn(l, at, here); return q && apart(q, here) < 1.6 * reach; });
-  for (const l of close) if (l.kind === 'line') offer({ u: (at[l.points[0]].u + at[l.points[1]].u) / 2, v: (at[l.points[0]].v + at[l.points[1]].v) / 2 }, { middleOf: l.id, words: `middle of ${l.id}` });
+  const close = drawing.lines.filter((l) => {
+    const q = spotOn(l, at, here);
+    return q && apart(q, here) < 1.6 * reach;
+  });
+  for (const l of close)
+    if (l.kind === 'line')
+      offer(
+        { u: (at[l.points[0]].u + at[l.points[1]].u) / 2, v: (at[l.points[0]].v + at[l.points[1]].v) / 2 },
+        { middleOf: l.id, words: `middle of ${l.id}` },
+      );
   if (best) return best;
-  close.forEach((l, i) => close.slice(i + 1, 8).forEach((m) => crossings(l, m, at).forEach((q) => offer(q, { on: [l.id, m.id], words: `crossing of ${l.id} and ${m.id}` }))));
+  close.forEach((l, i) =>
+    close
+      .slice(i + 1, 8)
+      .forEach((m) => crossings(l, m, at).forEach((q) => offer(q, { on: [l.id, m.id], words: `crossing of ${l.id} and ${m.id}` }))),
+  );
   if (best) return best;
   for (const l of close) {
     if (l.kind === 'line') continue;
     const m = at[l.points[0]];
-    for (const [du, dv] of [[1, 0], [-1, 0], [0, 1], [0, -1]]) {
+    for (const [du, dv] of [
+      [1, 0],
+      [-1, 0],
+      [0, 1],
+      [0, -1],
+    ]) {
       const q = { u: m.u + du * l.size, v: m.v + dv * l.size };
-      if (l.kind === 'circle' || onArc(l, at, q)) offer(q, { on: [l.id], [dv === 0 ? 'level' : 'plumb']: m.id, words: `quadrant of ${l.id}` });
+      if (l.kind === 'circle' || onArc(l, at, q))
+        offer(q, { on: [l.id], [dv === 0 ? 'level' : 'plumb']: m.id, words: `quadrant of ${l.id}` });
     }
   }
   if (best) return best;
@@ -112,8 +145,16 @@ export function catchAt(view, drawing, xy, pitch, free, from = null) {
   const level = points.filter((p) => Math.abs(p.v - v) < reach * 0.7).sort((a, b) => Math.abs(a.u - u) - Math.abs(b.u - u))[0];
   const plumb = points.filter((p) => Math.abs(p.u - u) < reach * 0.7).sort((a, b) => Math.abs(a.v - v) - Math.abs(b.v - v))[0];
   const words = [];
-  if (level) { out.v = level.v; out.level = level.id; words.push(`level with ${level.id}`); }
-  if (plumb) { out.u = plumb.u; out.plumb = plumb.id; words.push(`plumb with ${plumb.id}`); }
+  if (level) {
+    out.v = level.v;
+    out.level = level.id;
+    words.push(`level with ${level.id}`);
+  }
+  if (plumb) {
+    out.u = plumb.u;
+    out.plumb = plumb.id;
+    words.push(`plumb with ${plumb.id}`);
+  }
   // otherwise onto the paper's squares, as a place to begin with
   if (!level && Math.abs(Math.round(v / pitch) * pitch - v) < reach * 0.6) out.v = Math.round(v / pitch) * pitch;
   if (!plumb && Math.abs(Math.round(u / pitch) * pitch - u) < reach * 0.6) out.u = Math.round(u / pitch) * pitch;
@@ -122,7 +163,17 @@ export function catchAt(view, drawing, xy, pitch, free, from = null) {
 
 // what of a kind (line, edge, mark, size) is nearest to the pointer
 export function under(svg, e, kind) {
-  for (const [dx, dy] of [[0, 0], [4, 0], [-4, 0], [0, 4], [0, -4], [3, 3], [-3, -3], [3, -3], [-3, 3]]) {
+  for (const [dx, dy] of [
+    [0, 0],
+    [4, 0],
+    [-4, 0],
+    [0, 4],
+    [0, -4],
+    [3, 3],
+    [-3, -3],
+    [3, -3],
+    [-3, 3],
+  ]) {
     const hit = document.elementFromPoint(e.clientX + dx, e.clientY + dy)?.closest?.(`[data-${kind}]`);
     if (hit && svg.contains(hit)) return hit.dataset[kind];
   }

@@ -25,7 +25,12 @@ export function mountPad(root) {
   let ways = {};
   const picked = new Set();
   const server = new Server(root.dataset, {
-    state: JSON.parse($('pad-state').textContent), shown: (clash) => show(clash), said: (text) => say(text), leave: () => { location.href = $('finish').href; },
+    state: JSON.parse($('pad-state').textContent),
+    shown: (clash) => show(clash),
+    said: (text) => say(text),
+    leave: () => {
+      location.href = $('finish').href;
+    },
   });
   leavesWhenSaved(server.ledger);
   const state = () => server.state;
@@ -34,12 +39,27 @@ export function mountPad(root) {
   const now = () => TOOLS[tool];
   const draws = () => tool && !now().clicks && !now().takes && !now().picks;
 
-  function say(text) { const n = $('pad-said'); n.textContent = text; n.hidden = text === ''; n.className = text === '' ? '' : 'notice'; }
-  function hint() {
-    $('pad-hint').textContent = tool ? now().asks[Math.min(spots.length, now().asks.length - 1)] : picked.size ? `Picked: ${[...picked].join(', ')}` : 'Pick things to settle or size them, drag what is loose, or choose a tool.';
+  function say(text) {
+    const n = $('pad-said');
+    n.textContent = text;
+    n.hidden = text === '';
+    n.className = text === '' ? '' : 'notice';
   }
-  function draw(drawing = state().drawing) { paint(svg, view, { ...state(), drawing }, picked, pitch(), behind, now()?.takes ? edges : []); }
-  function redraw() { draw(); if (draws()) preview(svg, view, tool, spots, here, sides); hint(); }
+  function hint() {
+    $('pad-hint').textContent = tool
+      ? now().asks[Math.min(spots.length, now().asks.length - 1)]
+      : picked.size
+        ? `Picked: ${[...picked].join(', ')}`
+        : 'Pick things to settle or size them, drag what is loose, or choose a tool.';
+  }
+  function draw(drawing = state().drawing) {
+    paint(svg, view, { ...state(), drawing }, picked, pitch(), behind, now()?.takes ? edges : []);
+  }
+  function redraw() {
+    draw();
+    if (draws()) preview(svg, view, tool, spots, here, sides);
+    hint();
+  }
   function show(clash = []) {
     say(state().said ?? '');
     const { drawing } = state();
@@ -59,9 +79,18 @@ export function mountPad(root) {
   }
   function marks() {
     document.querySelectorAll('[data-pick]').forEach((b) => b.setAttribute('aria-pressed', picked.has(b.dataset.pick)));
-    document.querySelectorAll('[data-tool]').forEach((b) => b.setAttribute('aria-pressed', tool !== '' && b.dataset.tool === (now().of ?? tool)));
+    document
+      .querySelectorAll('[data-tool]')
+      .forEach((b) => b.setAttribute('aria-pressed', tool !== '' && b.dataset.tool === (now().of ?? tool)));
   }
-  function toggle(id, more) { const had = picked.has(id); if (!more) picked.clear(); if (had) picked.delete(id); else picked.add(id); marks(); redraw(); }
+  function toggle(id, more) {
+    const had = picked.has(id);
+    if (!more) picked.clear();
+    if (had) picked.delete(id);
+    else picked.add(id);
+    marks();
+    redraw();
+  }
   function choose(t, form = false) {
     tool = !form && tool && (now().of ?? tool) === t ? '' : t;
     spots = [];
@@ -71,7 +100,15 @@ export function mountPad(root) {
     $('pad-forms').hidden = list.length < 2;
     svg.dataset.low = list.length < 2 ? '' : 'low';
     $('pad-slip').hidden = true;
-    $('pad-forms').replaceChildren(...list.map((x) => { const b = document.createElement('button'); Object.assign(b, { type: 'button', className: 'verb', textContent: TOOLS[x].form }); b.dataset.form = x; b.setAttribute('aria-pressed', x === tool); return b; }));
+    $('pad-forms').replaceChildren(
+      ...list.map((x) => {
+        const b = document.createElement('button');
+        Object.assign(b, { type: 'button', className: 'verb', textContent: TOOLS[x].form });
+        b.dataset.form = x;
+        b.setAttribute('aria-pressed', x === tool);
+        return b;
+      }),
+    );
     marks();
     redraw();
   }
@@ -87,7 +124,9 @@ export function mountPad(root) {
   async function pointOf({ u, v, point, on, middleOf, level, plumb }) {
     if (point) return point;
     const before = new Set(state().drawing.points.map((p) => p.id));
-    return await send({ do: 'draw', tool: 'point', spots: [{ u, v, on, middleOf, level, plumb }] }) ? state().drawing.points.find((p) => !before.has(p.id))?.id : null;
+    return (await send({ do: 'draw', tool: 'point', spots: [{ u, v, on, middleOf, level, plumb }] }))
+      ? state().drawing.points.find((p) => !before.has(p.id))?.id
+      : null;
   }
   // a value typed while something is drawn: the sentence for it, with what the pointer shows
   async function byValue(digit) {
@@ -98,9 +137,10 @@ export function mountPad(root) {
     if (!id) return;
     const [du, dv] = to ? [to.u - first.u, to.v - first.v] : [1, 0];
     const [before, after] = {
-      line: [`line from ${id} long `, ` at ${Math.round(Math.atan2(dv, du) * 180 / Math.PI)} deg`], circle: ['circle radius ', ` at ${id}`],
+      line: [`line from ${id} long `, ` at ${Math.round((Math.atan2(dv, du) * 180) / Math.PI)} deg`],
+      circle: ['circle radius ', ` at ${id}`],
       rectangle: ['rectangle ', ` by ${Math.max(0.1, Math.abs(dv) / mm).toFixed(1)} corner at ${id}`],
-      'rectangle around': ['rectangle ', ` by ${Math.max(0.1, 2 * Math.abs(dv) / mm).toFixed(1)} at ${id}`],
+      'rectangle around': ['rectangle ', ` by ${Math.max(0.1, (2 * Math.abs(dv)) / mm).toFixed(1)} at ${id}`],
     }[t];
     ready(before, digit, after, false);
     redraw();
@@ -122,16 +162,35 @@ export function mountPad(root) {
       Object.assign(options, { touches: s[1].touches, square: s[1].square });
       // level and plumb to where the line began belong to the line
       if (!b.point && !b.on && !b.middleOf) {
-        if (b.level && b.level === a.point) { options.level = true; delete b.level; } else if (b.plumb && b.plumb === a.point) { options.plumb = true; delete b.plumb; }
-        if (!a.point && Math.abs(a.v - b.v) < 1e-9) options.level = true; else if (!a.point && Math.abs(a.u - b.u) < 1e-9) options.plumb = true;
+        if (b.level && b.level === a.point) {
+          options.level = true;
+          delete b.level;
+        } else if (b.plumb && b.plumb === a.point) {
+          options.plumb = true;
+          delete b.plumb;
+        }
+        if (!a.point && Math.abs(a.v - b.v) < 1e-9) options.level = true;
+        else if (!a.point && Math.abs(a.u - b.u) < 1e-9) options.plumb = true;
       }
     }
-    if (t === 'arc on') options.before = state().drawing.lines.filter((l) => ['line', 'arc'].includes(l.kind) && l.points.slice(l.kind === 'arc' ? 1 : 0).includes(s[0].point)).pop()?.id ?? '';
-    if (options.before === '') { say('Begin at the end of a line or arc: the new arc runs on from it smoothly.'); redraw(); return; }
+    if (t === 'arc on')
+      options.before =
+        state()
+          .drawing.lines.filter((l) => ['line', 'arc'].includes(l.kind) && l.points.slice(l.kind === 'arc' ? 1 : 0).includes(s[0].point))
+          .pop()?.id ?? '';
+    if (options.before === '') {
+      say('Begin at the end of a line or arc: the new arc runs on from it smoothly.');
+      redraw();
+      return;
+    }
     const before = new Set(state().drawing.points.map((p) => p.id));
     const ok = await send({ do: 'draw', tool: t, spots: clean, options });
     if (ok && t === 'line' && tool === 'line') {
-      const end = s[1].point ? null : state().drawing.points.filter((p) => !before.has(p.id)).pop();
+      const end = s[1].point
+        ? null
+        : state()
+            .drawing.points.filter((p) => !before.has(p.id))
+            .pop();
       // the next line of the chain begins where this one ended, unless that closed it
       if (end) spots = [{ u: end.u, v: end.v, point: end.id, words: '' }];
     }
@@ -146,40 +205,78 @@ export function mountPad(root) {
     return [id, ...all.filter((r) => r.of.includes(id)).flatMap((r) => [r.id, ...r.of])];
   }
   let lit = '';
-  function lightUp(id) { const ids = id ? [...new Set(partners(id))] : []; const key = ids.join(' '); if (key !== lit || (key && !svg.querySelector('.light'))) { lit = key; light(svg, view, state().drawing, ids); } }
+  function lightUp(id) {
+    const ids = id ? [...new Set(partners(id))] : [];
+    const key = ids.join(' ');
+    if (key !== lit || (key && !svg.querySelector('.light'))) {
+      lit = key;
+      light(svg, view, state().drawing, ids);
+    }
+  }
 
   svg.addEventListener('pointermove', (e) => {
     const xy = view.at(e);
-    if (drag?.pan) { view.x += xy[0] - drag.pan[0]; view.y += xy[1] - drag.pan[1]; drag.pan = xy; redraw(); return; }
-    if (drag?.point) { drag.to = view.from(xy); drag.moved ||= Math.hypot(xy[0] - drag.start[0], xy[1] - drag.start[1]) > 4; if (drag.moved) server.pull(drag, () => drag, draw); return; }
+    if (drag?.pan) {
+      view.x += xy[0] - drag.pan[0];
+      view.y += xy[1] - drag.pan[1];
+      drag.pan = xy;
+      redraw();
+      return;
+    }
+    if (drag?.point) {
+      drag.to = view.from(xy);
+      drag.moved ||= Math.hypot(xy[0] - drag.start[0], xy[1] - drag.start[1]) > 4;
+      if (drag.moved) server.pull(drag, () => drag, draw);
+      return;
+    }
     if (draws()) {
       const last = spots[spots.length - 1];
       here = catchAt(view, state().drawing, xy, pitch(), e.altKey, tool === 'line' ? last : null);
       // level or plumb with where this line began
       if (tool === 'line' && last && !here.point && !here.on && !here.middleOf && !e.altKey) {
-        if (Math.abs(here.v - last.v) < 7 / view.k) { here = { ...here, v: last.v, words: 'horizontal' }; } else if (Math.abs(here.u - last.u) < 7 / view.k) { here = { ...here, u: last.u, words: 'vertical' }; }
+        if (Math.abs(here.v - last.v) < 7 / view.k) {
+          here = { ...here, v: last.v, words: 'horizontal' };
+        } else if (Math.abs(here.u - last.u) < 7 / view.k) {
+          here = { ...here, u: last.u, words: 'vertical' };
+        }
       }
       preview(svg, view, tool, spots, here, sides);
       return;
     }
     const region = e.target.closest?.('[data-region]');
     const found = region && state().drawing.regions.find((x) => x.key === region.dataset.region);
-    svg.querySelectorAll('[data-region]').forEach((p) => { p.setAttribute('fill', p === region ? 'url(#hatch)' : 'var(--color-birch-top)'); });
+    svg.querySelectorAll('[data-region]').forEach((p) => {
+      p.setAttribute('fill', p === region ? 'url(#hatch)' : 'var(--color-birch-top)');
+    });
     const edge = now()?.takes ? edges.find((x) => x.key === under(svg, e, 'edge')) : null;
-    svg.querySelectorAll('[data-edge]').forEach((p) => p.previousSibling.classList.toggle('on', !!edge && (p.dataset.edge === edge.key || (now().takes === 'face' && edges.find((x) => x.key === p.dataset.edge).faces.includes(edge.faces[0])))));
+    svg
+      .querySelectorAll('[data-edge]')
+      .forEach((p) =>
+        p.previousSibling.classList.toggle(
+          'on',
+          !!edge &&
+            (p.dataset.edge === edge.key ||
+              (now().takes === 'face' && edges.find((x) => x.key === p.dataset.edge).faces.includes(edge.faces[0]))),
+        ),
+      );
     $('pad-slip').hidden = !found && !edge;
     if (edge) $('pad-slip').textContent = now().takes === 'face' ? edge.faces[0] : edge.words;
     else if (found) $('pad-slip').textContent = `Region ${found.number} under the pointer, ${found.area}`;
     if (!tool || now().clicks || now().picks) {
       const near = catchAt(view, { points: state().drawing.points, lines: [] }, xy, 1e9, false);
-      lightUp(near.point && !tool ? near.point : under(svg, e, 'mark') ?? under(svg, e, 'size') ?? under(svg, e, 'line'));
+      lightUp(near.point && !tool ? near.point : (under(svg, e, 'mark') ?? under(svg, e, 'size') ?? under(svg, e, 'line')));
     }
   });
   svg.addEventListener('pointerleave', () => lightUp(null));
   svg.addEventListener('pointerdown', (e) => {
     root.focus({ preventScroll: true });
     const xy = view.at(e);
-    if (e.button === 1 || (e.button === 0 && e.shiftKey && !tool && !under(svg, e, 'line'))) { drag = { pan: xy }; svg.setPointerCapture(e.pointerId); e.preventDefault(); return; }
+    if (e.button === 1 || (e.button === 0 && e.shiftKey && !tool && !under(svg, e, 'line'))) {
+      drag = { pan: xy };
+      svg.setPointerCapture(e.pointerId);
+      e.preventDefault();
+      return;
+    }
     if (e.button !== 0) return;
     if (tool && now().clicks) {
       const l = under(svg, e, 'line');
@@ -189,13 +286,25 @@ export function mountPad(root) {
     }
     if (tool && now().takes) {
       const edge = edges.find((x) => x.key === under(svg, e, 'edge'));
-      if (edge) send({ do: 'take', of: now().takes === 'face' ? edges.filter((x) => x.faces.includes(edge.faces[0])).map((x) => x.key) : [edge.key] });
+      if (edge)
+        send({
+          do: 'take',
+          of: now().takes === 'face' ? edges.filter((x) => x.faces.includes(edge.faces[0])).map((x) => x.key) : [edge.key],
+        });
       return;
     }
     if (tool && now().picks) {
       const l = under(svg, e, 'line');
-      if (l && !picked.has(l)) { picked.add(l); spots.push(l); }
-      if (spots.length >= now().picks) { const of = spots; spots = []; picked.clear(); /* pressing moves the focus to the pad; the sentence comes after that */ setTimeout(() => ready(...TOOLS[tool].line(of)), 0); }
+      if (l && !picked.has(l)) {
+        picked.add(l);
+        spots.push(l);
+      }
+      if (spots.length >= now().picks) {
+        const of = spots;
+        spots = [];
+        picked.clear();
+        /* pressing moves the focus to the pad; the sentence comes after that */ setTimeout(() => ready(...TOOLS[tool].line(of)), 0);
+      }
       marks();
       redraw();
       return;
@@ -204,26 +313,51 @@ export function mountPad(root) {
       here = here ?? catchAt(view, state().drawing, xy, pitch(), e.altKey);
       pressed = xy;
       spots.push(here);
-      if (spots.length >= needs(tool)) finishShape(); else redraw();
+      if (spots.length >= needs(tool)) finishShape();
+      else redraw();
       e.preventDefault();
       return;
     }
     const size = e.target.closest?.('[data-size]');
-    if (size) { edit(size.dataset.size); e.preventDefault(); return; }
+    if (size) {
+      edit(size.dataset.size);
+      e.preventDefault();
+      return;
+    }
     const p = catchAt(view, { points: state().drawing.points, lines: [] }, xy, 1e9, false);
-    if (p.point) { drag = { point: p.point === 'origin' ? null : p.point, id: p.point, start: xy, more: e.shiftKey || e.ctrlKey }; svg.setPointerCapture(e.pointerId); return; }
+    if (p.point) {
+      drag = { point: p.point === 'origin' ? null : p.point, id: p.point, start: xy, more: e.shiftKey || e.ctrlKey };
+      svg.setPointerCapture(e.pointerId);
+      return;
+    }
     const l = under(svg, e, 'line');
-    if (l) { toggle(l, e.shiftKey || e.ctrlKey); return; }
-    if (picked.size) { picked.clear(); marks(); redraw(); }
+    if (l) {
+      toggle(l, e.shiftKey || e.ctrlKey);
+      return;
+    }
+    if (picked.size) {
+      picked.clear();
+      marks();
+      redraw();
+    }
     drag = { pan: xy };
     svg.setPointerCapture(e.pointerId);
   });
-  svg.addEventListener('contextmenu', (e) => { if (tool) { e.preventDefault(); spots = []; redraw(); } });
+  svg.addEventListener('contextmenu', (e) => {
+    if (tool) {
+      e.preventDefault();
+      spots = [];
+      redraw();
+    }
+  });
   svg.addEventListener('pointerup', (e) => {
     // drawn in one go: pressed at one place, let go at the other
     if (draws() && spots.length === 1 && needs(tool) === 2 && here && pressed) {
       const [x, y] = view.at(e);
-      if (Math.hypot(x - pressed[0], y - pressed[1]) > 12) { spots.push(here); finishShape(); }
+      if (Math.hypot(x - pressed[0], y - pressed[1]) > 12) {
+        spots.push(here);
+        finishShape();
+      }
     }
     pressed = null;
     const d = drag;
@@ -233,8 +367,21 @@ export function mountPad(root) {
       send({ do: 'drag', point: d.point, u, v });
     } else if (d?.id) toggle(d.id, d.more);
   });
-  svg.addEventListener('wheel', (e) => { view.zoom(Math.exp(-e.deltaY * 0.0015), view.at(e)); redraw(); e.preventDefault(); }, { passive: false });
-  svg.addEventListener('dblclick', () => { if (tool === 'curve' && spots.length > 2) { spots.pop(); finishShape(); } });
+  svg.addEventListener(
+    'wheel',
+    (e) => {
+      view.zoom(Math.exp(-e.deltaY * 0.0015), view.at(e));
+      redraw();
+      e.preventDefault();
+    },
+    { passive: false },
+  );
+  svg.addEventListener('dblclick', () => {
+    if (tool === 'curve' && spots.length > 2) {
+      spots.pop();
+      finishShape();
+    }
+  });
 
   // a dimension is edited where it stands
   const form = $('pad-value');
@@ -252,24 +399,54 @@ export function mountPad(root) {
     input.focus();
     input.select();
   }
-  form.addEventListener('submit', (e) => { e.preventDefault(); const id = form.dataset.id; const value = input.value; form.hidden = true; root.focus(); send({ do: 'value', id, value }); });
-  input.addEventListener('blur', () => { form.hidden = true; });
-  input.addEventListener('keydown', (e) => { if (e.key === 'Escape') { form.hidden = true; root.focus(); e.stopPropagation(); } });
+  form.addEventListener('submit', (e) => {
+    e.preventDefault();
+    const id = form.dataset.id;
+    const value = input.value;
+    form.hidden = true;
+    root.focus();
+    send({ do: 'value', id, value });
+  });
+  input.addEventListener('blur', () => {
+    form.hidden = true;
+  });
+  input.addEventListener('keydown', (e) => {
+    if (e.key === 'Escape') {
+      form.hidden = true;
+      root.focus();
+      e.stopPropagation();
+    }
+  });
 
   // each way the sketch can still move is shown while it is pointed at
   async function showWay(n) {
-    ways[n] ??= server.ask({ do: 'way', n, keep: false }).then((r) => (r.ok ? r.json() : null)).catch(() => null);
+    ways[n] ??= server
+      .ask({ do: 'way', n, keep: false })
+      .then((r) => (r.ok ? r.json() : null))
+      .catch(() => null);
     const got = await ways[n];
     if (document.querySelector(`[data-way="${n}"]:hover, [data-way="${n}"]:focus`)) ghost(svg, view, got?.ghost);
   }
-  for (const [on, off] of [['pointerover', 'pointerout'], ['focusin', 'focusout']]) {
-    $('pad-free').addEventListener(on, (e) => { if (e.target.dataset?.way) showWay(Number(e.target.dataset.way)); });
+  for (const [on, off] of [
+    ['pointerover', 'pointerout'],
+    ['focusin', 'focusout'],
+  ]) {
+    $('pad-free').addEventListener(on, (e) => {
+      if (e.target.dataset?.way) showWay(Number(e.target.dataset.way));
+    });
     $('pad-free').addEventListener(off, () => ghost(svg, view, null));
-    $('pad-list').addEventListener(on, (e) => lightUp(e.target.closest('[data-relation]')?.dataset.relation ?? e.target.closest('[data-pick]')?.dataset.pick));
+    $('pad-list').addEventListener(on, (e) =>
+      lightUp(e.target.closest('[data-relation]')?.dataset.relation ?? e.target.closest('[data-pick]')?.dataset.pick),
+    );
     $('pad-list').addEventListener(off, () => lightUp(null));
   }
 
-  $('pad-squares').closest('form').addEventListener('submit', (e) => { e.preventDefault(); send({ do: 'squares', value: $('pad-squares').value }); });
+  $('pad-squares')
+    .closest('form')
+    .addEventListener('submit', (e) => {
+      e.preventDefault();
+      send({ do: 'squares', value: $('pad-squares').value });
+    });
   $('pad-squares').addEventListener('change', (e) => send({ do: 'squares', value: e.target.value }));
   $('pad-line').addEventListener('submit', async (e) => {
     e.preventDefault();
@@ -279,38 +456,88 @@ export function mountPad(root) {
   document.addEventListener('click', (e) => {
     const b = e.target.closest?.('button');
     if (!b) return;
-    if (b.dataset.tool) { choose(b.dataset.tool); root.focus(); }
-    else if (b.dataset.form) { choose(b.dataset.form, true); root.focus(); }
-    else if (b.dataset.pick) toggle(b.dataset.pick, true);
+    if (b.dataset.tool) {
+      choose(b.dataset.tool);
+      root.focus();
+    } else if (b.dataset.form) {
+      choose(b.dataset.form, true);
+      root.focus();
+    } else if (b.dataset.pick) toggle(b.dataset.pick, true);
     else if (b.dataset.relate) send({ do: 'relate', kind: b.dataset.relate, of: [...picked] });
-    else if ('size' in b.dataset) send({ do: 'size', of: [...picked] }).then((ok) => { if (ok) edit(state().drawing.sizes[state().drawing.sizes.length - 1]?.id); });
+    else if ('size' in b.dataset)
+      send({ do: 'size', of: [...picked] }).then((ok) => {
+        if (ok) edit(state().drawing.sizes[state().drawing.sizes.length - 1]?.id);
+      });
     else if (b.dataset.change) {
       const number = b.dataset.tail.match(/[\d.]+/);
       const at = number ? number.index : b.dataset.tail.length;
-      ready(`${b.dataset.change} ${[...picked].join(' ') || 'l1'}${b.dataset.tail.slice(0, at)}`, number?.[0] ?? '', number ? b.dataset.tail.slice(at + number[0].length) : '');
+      ready(
+        `${b.dataset.change} ${[...picked].join(' ') || 'l1'}${b.dataset.tail.slice(0, at)}`,
+        number?.[0] ?? '',
+        number ? b.dataset.tail.slice(at + number[0].length) : '',
+      );
     } else if (b.dataset.role) send({ do: 'role', role: b.dataset.role, of: [...picked] });
     else if ('remove' in b.dataset) send({ do: 'remove', of: [...picked] });
     else if (b.dataset.drop) send({ do: 'remove', of: [b.dataset.drop] });
     else if (b.dataset.close) send({ do: 'close', of: b.dataset.close.split(' ') });
-    else if (b.dataset.takes) send({ do: 'take', of: edges.filter((x) => x.key === b.dataset.takes || x.faces.includes(b.dataset.takes)).map((x) => x.key) });
-    else if (b.id === 'undo' || b.id === 'redo') { spots = []; send({ do: b.id }); }
+    else if (b.dataset.takes)
+      send({ do: 'take', of: edges.filter((x) => x.key === b.dataset.takes || x.faces.includes(b.dataset.takes)).map((x) => x.key) });
+    else if (b.id === 'undo' || b.id === 'redo') {
+      spots = [];
+      send({ do: b.id });
+    }
   });
-  $('pad-list').addEventListener('change', (e) => { if (e.target.dataset.value) send({ do: 'value', id: e.target.dataset.value, value: e.target.value }); });
+  $('pad-list').addEventListener('change', (e) => {
+    if (e.target.dataset.value) send({ do: 'value', id: e.target.dataset.value, value: e.target.value });
+  });
   document.addEventListener('keydown', (e) => {
     const typing = e.target.closest?.('input, textarea, select');
-    if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z' && !typing) { $(e.shiftKey ? 'redo' : 'undo').click(); e.preventDefault(); return; }
+    if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z' && !typing) {
+      $(e.shiftKey ? 'redo' : 'undo').click();
+      e.preventDefault();
+      return;
+    }
     if (typing || e.ctrlKey || e.metaKey) return;
-    if (e.key === '/') { $('pad-text').focus(); e.preventDefault(); }
-    else if (e.key === 'Escape') { if (spots.length) { spots = []; if (now().picks) picked.clear(); } else if (tool) choose(now().of ?? tool); else picked.clear(); marks(); redraw(); }
-    else if (e.key === 'Enter' && tool === 'curve' && spots.length > 1) { finishShape(); e.preventDefault(); }
-    else if (e.target !== root) return;
-    else if (e.key === 'Delete' || e.key === 'Backspace') { if (picked.size) send({ do: 'remove', of: [...picked] }); }
-    else if (/^[0-9.]$/.test(e.key) && spots.length === 1 && tool && now().number) { byValue(e.key); e.preventDefault(); }
-    else if (/^[3-9]$/.test(e.key) && tool === 'polygon') { sides = Number(e.key); redraw(); }
-    else if (e.key.toLowerCase() === 'f') { view.fit(state().drawing, pitch(), behind); redraw(); }
-    else if (e.key === '+' || e.key === '-') { const [w, h] = view.size; view.zoom(e.key === '+' ? 1.25 : 0.8, [w / 2, h / 2]); redraw(); }
-    else if (e.key.startsWith('Arrow')) { view.x += { ArrowLeft: 40, ArrowRight: -40 }[e.key] ?? 0; view.y += { ArrowUp: 40, ArrowDown: -40 }[e.key] ?? 0; redraw(); e.preventDefault(); }
+    if (e.key === '/') {
+      $('pad-text').focus();
+      e.preventDefault();
+    } else if (e.key === 'Escape') {
+      if (spots.length) {
+        spots = [];
+        if (now().picks) picked.clear();
+      } else if (tool) choose(now().of ?? tool);
+      else picked.clear();
+      marks();
+      redraw();
+    } else if (e.key === 'Enter' && tool === 'curve' && spots.length > 1) {
+      finishShape();
+      e.preventDefault();
+    } else if (e.target !== root) return;
+    else if (e.key === 'Delete' || e.key === 'Backspace') {
+      if (picked.size) send({ do: 'remove', of: [...picked] });
+    } else if (/^[0-9.]$/.test(e.key) && spots.length === 1 && tool && now().number) {
+      byValue(e.key);
+      e.preventDefault();
+    } else if (/^[3-9]$/.test(e.key) && tool === 'polygon') {
+      sides = Number(e.key);
+      redraw();
+    } else if (e.key.toLowerCase() === 'f') {
+      view.fit(state().drawing, pitch(), behind);
+      redraw();
+    } else if (e.key === '+' || e.key === '-') {
+      const [w, h] = view.size;
+      view.zoom(e.key === '+' ? 1.25 : 0.8, [w / 2, h / 2]);
+      redraw();
+    } else if (e.key.startsWith('Arrow')) {
+      view.x += { ArrowLeft: 40, ArrowRight: -40 }[e.key] ?? 0;
+      view.y += { ArrowUp: 40, ArrowDown: -40 }[e.key] ?? 0;
+      redraw();
+      e.preventDefault();
+    }
   });
-  new ResizeObserver(() => { view.fit(state().drawing, pitch(), behind); redraw(); }).observe(svg);
+  new ResizeObserver(() => {
+    view.fit(state().drawing, pitch(), behind);
+    redraw();
+  }).observe(svg);
   show();
 }

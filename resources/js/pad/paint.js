@@ -23,7 +23,8 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
   const [w, h] = view.size;
   svg.setAttribute('viewBox', `0 0 ${w} ${h}`);
   const defs = el('defs');
-  defs.innerHTML = '<pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="7" height="7" fill="var(--color-birch-top)"/><path d="M0 0V7" stroke="var(--color-birch-shade)" stroke-width="1"/></pattern>';
+  defs.innerHTML =
+    '<pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="7" height="7" fill="var(--color-birch-top)"/><path d="M0 0V7" stroke="var(--color-birch-shade)" stroke-width="1"/></pattern>';
   svg.append(defs);
   // the paper's squares, coarser where they would be too fine
   let step = pitch;
@@ -33,7 +34,9 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
   for (let v = Math.ceil(view.from([0, h])[1] / step) * step; view.to([0, v])[1] > 0; v += step) grid.push(`M0 ${view.to([0, v])[1]}H${w}`);
   svg.append(el('path', { d: grid.join(''), stroke: c('grid'), 'stroke-width': 1, fill: 'none' }));
   const [ox, oy] = view.to([0, 0]);
-  svg.append(el('path', { d: `M0 ${oy}H${w}M${ox} 0V${h}`, stroke: c('ink2'), 'stroke-width': 0.9, 'stroke-dasharray': '14 3 2 3', fill: 'none' }));
+  svg.append(
+    el('path', { d: `M0 ${oy}H${w}M${ox} 0V${h}`, stroke: c('ink2'), 'stroke-width': 0.9, 'stroke-dasharray': '14 3 2 3', fill: 'none' }),
+  );
   // the part as it is before the sketch, dimmed
   if (behind) {
     const g = el('g', { transform: view.matrix });
@@ -43,26 +46,65 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
   if (edges.length) {
     const g = el('g', { transform: view.matrix, class: 'edges' });
     for (const e of edges) {
-      g.append(el('path', { d: e.d, class: 'edge', 'vector-effect': 'non-scaling-stroke' }), el('path', { d: e.d, 'data-edge': e.key, stroke: 'transparent', 'stroke-width': 12, fill: 'none', 'vector-effect': 'non-scaling-stroke', 'pointer-events': 'stroke' }));
+      g.append(
+        el('path', { d: e.d, class: 'edge', 'vector-effect': 'non-scaling-stroke' }),
+        el('path', {
+          d: e.d,
+          'data-edge': e.key,
+          stroke: 'transparent',
+          'stroke-width': 12,
+          fill: 'none',
+          'vector-effect': 'non-scaling-stroke',
+          'pointer-events': 'stroke',
+        }),
+      );
     }
     svg.append(g);
   }
   const areas = el('g', { transform: view.matrix });
-  for (const r of d.regions) areas.append(el('path', { d: r.d, fill: c('birch-top'), 'fill-rule': 'evenodd', 'data-region': r.key, opacity: 0.55 }));
+  for (const r of d.regions)
+    areas.append(el('path', { d: r.d, fill: c('birch-top'), 'fill-rule': 'evenodd', 'data-region': r.key, opacity: 0.55 }));
   svg.append(areas);
   const [right, up] = (svg.dataset.axes ?? ',').split(',');
-  svg.append(el('text', { x: 10, y: Math.max(40, Math.min(h - 8, oy - 6)), class: 'axis' }, `u, ${right}`), el('text', { x: Math.max(8, Math.min(w - 90, ox + 7)), y: svg.dataset.low ? 126 : 44, class: 'axis' }, `v, ${up}`));
+  svg.append(
+    el('text', { x: 10, y: Math.max(40, Math.min(h - 8, oy - 6)), class: 'axis' }, `u, ${right}`),
+    el('text', { x: Math.max(8, Math.min(w - 90, ox + 7)), y: svg.dataset.low ? 126 : 44, class: 'axis' }, `v, ${up}`),
+  );
   const lines = el('g', { transform: view.matrix, fill: 'none', 'stroke-linecap': 'round' });
   for (const l of d.lines) {
     const helps = l.role !== 'outline';
     const on = picked.has(l.id);
-    if (l.edge) lines.append(el('path', { d: l.d, stroke: c('birch-shade'), 'stroke-width': 7, 'vector-effect': 'non-scaling-stroke', 'pointer-events': 'none' }));
-    lines.append(el('path', { d: l.d, 'data-line': l.id, stroke: 'transparent', 'stroke-width': 12, 'vector-effect': 'non-scaling-stroke', 'pointer-events': 'stroke' }));
-    lines.append(el('path', {
-      d: l.d, class: 'ln', stroke: on ? c('ink') : helps ? c('ink2') : l.loose ? c('graphite') : c('violet'),
-      'stroke-width': on ? 4.5 : helps ? 1.2 : l.loose ? 1.8 : 3, 'vector-effect': 'non-scaling-stroke', 'pointer-events': 'none',
-      'stroke-dasharray': l.role === 'centre' ? '12 3 2 3' : helps ? '3 4' : l.loose ? '7 4' : 'none',
-    }));
+    if (l.edge)
+      lines.append(
+        el('path', {
+          d: l.d,
+          stroke: c('birch-shade'),
+          'stroke-width': 7,
+          'vector-effect': 'non-scaling-stroke',
+          'pointer-events': 'none',
+        }),
+      );
+    lines.append(
+      el('path', {
+        d: l.d,
+        'data-line': l.id,
+        stroke: 'transparent',
+        'stroke-width': 12,
+        'vector-effect': 'non-scaling-stroke',
+        'pointer-events': 'stroke',
+      }),
+    );
+    lines.append(
+      el('path', {
+        d: l.d,
+        class: 'ln',
+        stroke: on ? c('ink') : helps ? c('ink2') : l.loose ? c('graphite') : c('violet'),
+        'stroke-width': on ? 4.5 : helps ? 1.2 : l.loose ? 1.8 : 3,
+        'vector-effect': 'non-scaling-stroke',
+        'pointer-events': 'none',
+        'stroke-dasharray': l.role === 'centre' ? '12 3 2 3' : helps ? '3 4' : l.loose ? '7 4' : 'none',
+      }),
+    );
   }
   svg.append(lines);
   const labels = paintSizes(svg, view, d);
@@ -79,7 +121,16 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
       // a number is not to be covered
       for (let i = 0; i < 3 && labels.some((q) => Math.abs(q[0] - x) < q[2] / 2 + 9 && Math.abs(q[1] - my) < 20); i++) my -= 22;
       const g = el('g', { transform: `translate(${x} ${my}) scale(1.15)`, class: 'mark-of', 'data-mark': m.id });
-      g.append(el('path', { d: MARKS[m.kind], fill: c('sheet'), stroke: m.idle ? c('graphite') : c('ink'), 'stroke-width': 1.3, 'stroke-dasharray': m.idle ? '2 2' : 'none' }), el('title', {}, `${m.kind}, ${m.id}`));
+      g.append(
+        el('path', {
+          d: MARKS[m.kind],
+          fill: c('sheet'),
+          stroke: m.idle ? c('graphite') : c('ink'),
+          'stroke-width': 1.3,
+          'stroke-dasharray': m.idle ? '2 2' : 'none',
+        }),
+        el('title', {}, `${m.kind}, ${m.id}`),
+      );
       svg.append(g);
     }
   }
@@ -88,9 +139,17 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
   for (const p of d.points) {
     const [x, y] = view.to([p.u, p.v]);
     const on = picked.has(p.id);
-    dots.append(p.loose
-      ? el('circle', { cx: x, cy: y, r: on ? 6 : 4.2, fill: on ? c('ink') : c('sheet'), stroke: c('graphite'), 'stroke-width': 1.6 })
-      : el('rect', { x: x - (on ? 5 : 3.2), y: y - (on ? 5 : 3.2), width: on ? 10 : 6.4, height: on ? 10 : 6.4, fill: on ? c('ink') : c('violet') }));
+    dots.append(
+      p.loose
+        ? el('circle', { cx: x, cy: y, r: on ? 6 : 4.2, fill: on ? c('ink') : c('sheet'), stroke: c('graphite'), 'stroke-width': 1.6 })
+        : el('rect', {
+            x: x - (on ? 5 : 3.2),
+            y: y - (on ? 5 : 3.2),
+            width: on ? 10 : 6.4,
+            height: on ? 10 : 6.4,
+            fill: on ? c('ink') : c('violet'),
+          }),
+    );
   }
   if (picked.has('origin')) dots.append(el('circle', { cx: ox, cy: oy, r: 7, fill: 'none', stroke: c('ink'), 'stroke-width': 2 }));
   svg.append(dots);
@@ -102,12 +161,33 @@ export function paint(svg, view, state, picked, pitch, behind = '', edges = []) 
     // what hangs together moves together: one pair of arrows near each other says enough
     if (shown.length > 11 || shown.some((q) => Math.hypot(q[0] - x, q[1] - y) < 70)) continue;
     shown.push([x, y]);
-    const a = -Math.atan2(m.along[1], m.along[0]) * 180 / Math.PI;
-    for (const turn of [0, 180]) svg.append(el('path', { d: 'M10 -3H16V-6.5L23 0L16 6.5V3H10Z', transform: `translate(${x} ${y}) rotate(${a + turn})`, fill: c('sheet'), stroke: c('graphite'), 'stroke-width': 1.2, 'pointer-events': 'none' }));
+    const a = (-Math.atan2(m.along[1], m.along[0]) * 180) / Math.PI;
+    for (const turn of [0, 180])
+      svg.append(
+        el('path', {
+          d: 'M10 -3H16V-6.5L23 0L16 6.5V3H10Z',
+          transform: `translate(${x} ${y}) rotate(${a + turn})`,
+          fill: c('sheet'),
+          stroke: c('graphite'),
+          'stroke-width': 1.2,
+          'pointer-events': 'none',
+        }),
+      );
   }
   for (const at of d.looseEnds) {
     const [x, y] = view.to(at);
-    svg.append(el('circle', { cx: x, cy: y, r: 9, fill: 'none', stroke: c('chalk'), 'stroke-width': 1.4, 'stroke-dasharray': '3 3', 'pointer-events': 'none' }));
+    svg.append(
+      el('circle', {
+        cx: x,
+        cy: y,
+        r: 9,
+        fill: 'none',
+        stroke: c('chalk'),
+        'stroke-width': 1.4,
+        'stroke-dasharray': '3 3',
+        'pointer-events': 'none',
+      }),
+    );
   }
   for (const g of d.gaps) {
     const [x, y] = view.to(g.at);
@@ -126,9 +206,18 @@ export function light(svg, view, drawing, ids) {
   for (const id of ids) {
     const l = drawing.lines.find((x) => x.id === id);
     if (l) g.append(el('path', { d: l.d, transform: view.matrix, 'vector-effect': 'non-scaling-stroke' }));
-    if (at[id]) { const [x, y] = view.to([at[id].u, at[id].v]); g.append(el('circle', { cx: x, cy: y, r: 10 })); }
-    if (id === 'u-axis' || id === 'v-axis') { const [x, y] = view.to([0, 0]); const [w, h] = view.size; g.append(el('path', { d: id === 'u-axis' ? `M0 ${y}H${w}` : `M${x} 0V${h}` })); }
-    document.querySelectorAll(`[data-thing="${CSS.escape(id)}"], [data-relation="${CSS.escape(id)}"], [data-mark="${CSS.escape(id)}"]`).forEach((e) => e.classList.add('lit'));
+    if (at[id]) {
+      const [x, y] = view.to([at[id].u, at[id].v]);
+      g.append(el('circle', { cx: x, cy: y, r: 10 }));
+    }
+    if (id === 'u-axis' || id === 'v-axis') {
+      const [x, y] = view.to([0, 0]);
+      const [w, h] = view.size;
+      g.append(el('path', { d: id === 'u-axis' ? `M0 ${y}H${w}` : `M${x} 0V${h}` }));
+    }
+    document
+      .querySelectorAll(`[data-thing="${CSS.escape(id)}"], [data-relation="${CSS.escape(id)}"], [data-mark="${CSS.escape(id)}"]`)
+      .forEach((e) => e.classList.add('lit'));
   }
   svg.querySelector('defs').after(g);
 }

@@ -14,21 +14,39 @@ export function preview(svg, view, tool, spots, here, sides) {
     else if (tool === 'rectangle around') add(`M${b[0]} ${b[1]}H${2 * a[0] - b[0]}V${2 * a[1] - b[1]}H${b[0]}Z`);
     else if (tool === 'circle') add(circle(a, r));
     else if (tool === 'circle over') add(circle([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], r / 2));
-    else if (tool === 'polygon') add(`M${Array.from({ length: sides }, (_, i) => { const t = Math.atan2(b[1] - a[1], b[0] - a[0]) + 2 * Math.PI * i / sides; return `${a[0] + r * Math.cos(t)} ${a[1] + r * Math.sin(t)}`; }).join('L')}Z`);
+    else if (tool === 'polygon')
+      add(
+        `M${Array.from({ length: sides }, (_, i) => {
+          const t = Math.atan2(b[1] - a[1], b[0] - a[0]) + (2 * Math.PI * i) / sides;
+          return `${a[0] + r * Math.cos(t)} ${a[1] + r * Math.sin(t)}`;
+        }).join('L')}Z`,
+      );
     else if ((tool === 'slot' || tool === 'slot over all') && e) {
       const q = Math.abs((b[0] - a[0]) * (e[1] - a[1]) - (b[1] - a[1]) * (e[0] - a[0])) / (r || 1);
-      const [nx, ny] = [-(b[1] - a[1]) / (r || 1) * q, (b[0] - a[0]) / (r || 1) * q];
-      if (tool === 'slot over all') [a, b] = [[a[0] + ny, a[1] - nx], [b[0] - ny, b[1] + nx]];
-      add(`M${a[0] + nx} ${a[1] + ny}L${b[0] + nx} ${b[1] + ny}A${q} ${q} 0 0 0 ${b[0] - nx} ${b[1] - ny}L${a[0] - nx} ${a[1] - ny}A${q} ${q} 0 0 0 ${a[0] + nx} ${a[1] + ny}Z`);
+      const [nx, ny] = [(-(b[1] - a[1]) / (r || 1)) * q, ((b[0] - a[0]) / (r || 1)) * q];
+      if (tool === 'slot over all')
+        [a, b] = [
+          [a[0] + ny, a[1] - nx],
+          [b[0] - ny, b[1] + nx],
+        ];
+      add(
+        `M${a[0] + nx} ${a[1] + ny}L${b[0] + nx} ${b[1] + ny}A${q} ${q} 0 0 0 ${b[0] - nx} ${b[1] - ny}L${a[0] - nx} ${a[1] - ny}A${q} ${q} 0 0 0 ${a[0] + nx} ${a[1] + ny}Z`,
+      );
     } else if (tool === 'arc around' && e) {
       // an arc turns left, to the direction of its end
       const turn = (q) => Math.atan2(a[1] - q[1], q[0] - a[0]);
-      const sweep = ((turn(e) - turn(b)) % (2 * Math.PI) + 2 * Math.PI) % (2 * Math.PI);
+      const sweep = (((turn(e) - turn(b)) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
       add(`M${b[0]} ${b[1]}A${r} ${r} 0 ${sweep > Math.PI ? 1 : 0} 0 ${a[0] + r * Math.cos(turn(e))} ${a[1] - r * Math.sin(turn(e))}`);
     } else if (tool === 'arc' && e) add(`M${a[0]} ${a[1]}Q${2 * e[0] - (a[0] + b[0]) / 2} ${2 * e[1] - (a[1] + b[1]) / 2} ${b[0]} ${b[1]}`);
     else if (tool === 'ellipse' && e) {
       const q = Math.abs((b[0] - a[0]) * (e[1] - a[1]) - (b[1] - a[1]) * (e[0] - a[0])) / (r || 1);
-      g.append(el('ellipse', { rx: r, ry: q, transform: `translate(${a[0]} ${a[1]}) rotate(${Math.atan2(b[1] - a[1], b[0] - a[0]) * 180 / Math.PI})` }));
+      g.append(
+        el('ellipse', {
+          rx: r,
+          ry: q,
+          transform: `translate(${a[0]} ${a[1]}) rotate(${(Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI})`,
+        }),
+      );
     } else add(`M${pts.map((p) => p.join(' ')).join('L')}`);
   }
   if (here) {

@@ -7,7 +7,10 @@ export class Server {
     this.pulling = 0;
     const json = { Accept: 'application/json', 'X-CSRF-TOKEN': token };
     const take = (got, clash = []) => {
-      if (got.gone) { this.leave(); return null; }
+      if (got.gone) {
+        this.leave();
+        return null;
+      }
       if (!got.drawing) return null;
       this.state = got;
       this.shown(clash);
@@ -25,21 +28,36 @@ export class Server {
       answered: async (answer, item, outcome) => {
         const got = await answer.json();
         // refused or changed elsewhere, the newest sketch comes along
-        return { version: take(got, got.clash ?? []), data: { words: undefined, ok: outcome === 'kept' || outcome === 'same' }, shown: true };
+        return {
+          version: take(got, got.clash ?? []),
+          data: { words: undefined, ok: outcome === 'kept' || outcome === 'same' },
+          shown: true,
+        };
       },
       tell: ({ open, trouble }) => {
         const saved = document.getElementById('saved');
-        if (saved) { saved.textContent = trouble ? `${open} not sent yet` : open ? 'saving …' : 'all'; saved.closest('[data-saved]').dataset.saved = trouble ? 'waits' : open ? 'asks' : 'all'; }
+        if (saved) {
+          saved.textContent = trouble ? `${open} not sent yet` : open ? 'saving …' : 'all';
+          saved.closest('[data-saved]').dataset.saved = trouble ? 'waits' : open ? 'asks' : 'all';
+        }
         if (trouble) this.said(trouble);
         else if (this.told) this.said('');
         this.told = Boolean(trouble);
       },
-      held: (items, why, words) => { if (why === 'failed' || words) this.said(words || 'That was not kept. Do it once more.'); },
+      held: (items, why, words) => {
+        if (why === 'failed' || words) this.said(words || 'That was not kept. Do it once more.');
+      },
     });
   }
 
   ask(body, signal) {
-    return fetch(this.post, { method: 'POST', credentials: 'same-origin', signal, headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': this.token }, body: JSON.stringify(body) });
+    return fetch(this.post, {
+      method: 'POST',
+      credentials: 'same-origin',
+      signal,
+      headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': this.token },
+      body: JSON.stringify(body),
+    });
   }
 
   /** An edit; resolves to whether the sketch has it. What is no edit (squares) is only asked. */
@@ -48,11 +66,17 @@ export class Server {
       try {
         const r = await this.ask(body);
         const got = await r.json();
-        if (!got?.drawing) { this.said('That could not be done.'); return false; }
+        if (!got?.drawing) {
+          this.said('That could not be done.');
+          return false;
+        }
         this.state = got;
         this.shown([]);
         return r.ok;
-      } catch { this.said('The server could not be reached. Do that once more.'); return false; }
+      } catch {
+        this.said('The server could not be reached. Do that once more.');
+        return false;
+      }
     }
     const got = await this.ledger.push(body);
     return got.outcome === 'kept' || got.outcome === 'same';
@@ -71,8 +95,13 @@ export class Server {
       try {
         const r = await this.ask({ do: 'drag', keep: false, point: drag.point, u, v });
         const got = r.ok ? await r.json() : null;
-        if (got?.drawing && current() === drag && number > (drag.shown ?? 0)) { drag.shown = number; paint(got.drawing); }
-      } catch { break; }
+        if (got?.drawing && current() === drag && number > (drag.shown ?? 0)) {
+          drag.shown = number;
+          paint(got.drawing);
+        }
+      } catch {
+        break;
+      }
     }
     this.pulling--;
   }

@@ -9,20 +9,30 @@ import { amount } from '../bench/amount.js';
 import { stepAtHand, toolInUse } from './picking.js';
 import { colour } from './wood.js';
 
-const skin = (name, crossed) => new ShaderMaterial({
-  transparent: true, depthWrite: false, side: DoubleSide, polygonOffset: true, polygonOffsetFactor: -1, polygonOffsetUnits: -2, depthTest: !crossed,
-  uniforms: { ink: { value: colour(name) } },
-  vertexShader: 'void main(){ gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.); }',
-  fragmentShader: `uniform vec3 ink; void main(){ vec2 q = gl_FragCoord.xy;
+const skin = (name, crossed) =>
+  new ShaderMaterial({
+    transparent: true,
+    depthWrite: false,
+    side: DoubleSide,
+    polygonOffset: true,
+    polygonOffsetFactor: -1,
+    polygonOffsetUnits: -2,
+    depthTest: !crossed,
+    uniforms: { ink: { value: colour(name) } },
+    vertexShader: 'void main(){ gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.); }',
+    fragmentShader: `uniform vec3 ink; void main(){ vec2 q = gl_FragCoord.xy;
     float a = step(fract((q.x + q.y) / 9.), .2); ${crossed ? 'a = max(a, step(fract((q.x - q.y) / 9.), .2));' : ''}
     gl_FragColor = vec4(ink, a * ${crossed ? '.55' : '.8'} + .07); }`,
-});
+  });
 
 export function mountDoes(stage) {
   const { host } = stage;
   const unit = host.dataset.unit === 'in' ? 25.4 : 1;
   const skins = { added: skin('birch-edge', false), removed: skin('graphite', true) };
-  const inks = { added: new LineMaterial({ color: colour('birch-edge'), linewidth: 3 }), removed: new LineMaterial({ color: colour('graphite'), linewidth: 2, dashed: true, dashSize: 1, gapSize: 0.7, depthTest: false }) };
+  const inks = {
+    added: new LineMaterial({ color: colour('birch-edge'), linewidth: 3 }),
+    removed: new LineMaterial({ color: colour('graphite'), linewidth: 2, dashed: true, dashSize: 1, gapSize: 0.7, depthTest: false }),
+  };
   stage.inks.push(...Object.values(inks));
   const legend = host.querySelector('[data-legend]');
   let meshes = [];
@@ -31,7 +41,10 @@ export function mountDoes(stage) {
   let asking = null;
 
   function show(next) {
-    for (const m of meshes) { stage.scene.remove(m); m.geometry.dispose(); }
+    for (const m of meshes) {
+      stage.scene.remove(m);
+      m.geometry.dispose();
+    }
     meshes = [];
     seen = next ?? { added: null, removed: null, arrows: [], areas: [] };
     // what a step does is shown while it is tried out, while a value moves, and when it is asked for
@@ -61,7 +74,10 @@ export function mountDoes(stage) {
     }
     const place = step?.querySelector('[data-lies]');
     // a line more would move what somebody is pressing
-    if (place) whenReleased(() => { place.textContent = seen.lies ?? ''; });
+    if (place)
+      whenReleased(() => {
+        place.textContent = seen.lies ?? '';
+      });
     stage.redraw();
   }
 
@@ -74,12 +90,20 @@ export function mountDoes(stage) {
     if (name === of && name) return;
     of = name;
     asking?.abort();
-    if (!name) { show(null); return; }
+    if (!name) {
+      show(null);
+      return;
+    }
     asking = new AbortController();
     try {
       const answer = await fetch(name, { credentials: 'same-origin', signal: asking.signal });
-      if (answer.ok && of === name) { show(await answer.json()); host.dataset.shows = step.dataset.step; }
-    } catch { /* a newer step is at hand, or the server is away: then the part alone is shown */ }
+      if (answer.ok && of === name) {
+        show(await answer.json());
+        host.dataset.shows = step.dataset.step;
+      }
+    } catch {
+      /* a newer step is at hand, or the server is away: then the part alone is shown */
+    }
   }
   const soon = () => setTimeout(ask, 60);
   document.addEventListener('cubo:tool', () => show(seen));
@@ -89,9 +113,15 @@ export function mountDoes(stage) {
     if (!b) return;
     const id = b.closest('li.step').dataset.step;
     host.dataset.explains = host.dataset.explains === id ? '' : id;
-    setTimeout(() => { show(seen); ask(); }, 0);
+    setTimeout(() => {
+      show(seen);
+      ask();
+    }, 0);
   });
-  document.addEventListener('cubo:part', () => { of = null; soon(); });
+  document.addEventListener('cubo:part', () => {
+    of = null;
+    soon();
+  });
   document.addEventListener('focusin', (e) => e.target.closest?.('li.step') && soon());
   document.addEventListener('cubo:upto', soon);
   soon();
@@ -112,7 +142,12 @@ export function mountDoes(stage) {
       moved?.forEach((v, k) => body.set(`by[${k}]`, v));
       next = null;
       try {
-        const answer = await fetch(url, { method: 'POST', body, credentials: 'same-origin', headers: { Accept: 'application/json', 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content } });
+        const answer = await fetch(url, {
+          method: 'POST',
+          body,
+          credentials: 'same-origin',
+          headers: { Accept: 'application/json', 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content },
+        });
         if (!answer.ok) break;
         const a = await answer.json();
         if (stage.trying) {
@@ -121,16 +156,30 @@ export function mountDoes(stage) {
           stage.says(a.says ?? '');
           host.dataset.tried = String(Number(host.dataset.tried ?? 0) + 1);
         }
-      } catch { break; }
+      } catch {
+        break;
+      }
     }
     busy = false;
   }
-  stage.tries = (step) => { stage.trying = true; tries(step); };
+  stage.tries = (step) => {
+    stage.trying = true;
+    tries(step);
+  };
   /** The same for a shape that is moved, by a way in space. */
-  stage.triesMoved = (step, by) => { if (step) { stage.trying = true; tries(step, by); } };
+  stage.triesMoved = (step, by) => {
+    if (step) {
+      stage.trying = true;
+      tries(step, by);
+    }
+  };
   /** Where the values of the step at hand can be taken hold of. */
   stage.arrows = (id) => (stepAtHand()?.dataset.step === id ? seen.arrows : []);
-  stage.triedEnough = () => { stage.trying = false; next = null; stage.says(''); };
+  stage.triedEnough = () => {
+    stage.trying = false;
+    next = null;
+    stage.says('');
+  };
 
   // a value that is a plain number can be drawn; one that is worked out is typed
   const fieldOf = (key) => stepAtHand()?.querySelector(`input[name="values[${key}]"]`);
@@ -145,7 +194,18 @@ export function mountDoes(stage) {
     if (toolInUse()) return;
     const at = stage.flat();
     for (const a of seen.areas ?? []) {
-      const d = a.loops.map((l) => `M${l.map((p) => at(p).map((v) => v.toFixed(1)).join(' ')).join('L')}Z`).join('');
+      const d = a.loops
+        .map(
+          (l) =>
+            `M${l
+              .map((p) =>
+                at(p)
+                  .map((v) => v.toFixed(1))
+                  .join(' '),
+              )
+              .join('L')}Z`,
+        )
+        .join('');
       const p = svg('path', { d, 'fill-rule': 'evenodd', class: `region ${a.taken ? 'taken' : ''}`, 'data-region': a.number });
       svg('title', {}, p).textContent = `Region ${a.number}: ${a.taken ? 'taken' : 'not taken'}`;
     }
@@ -159,15 +219,22 @@ export function mountDoes(stage) {
       if (l < 0.12) continue;
       const u = [dir[0] / l, dir[1] / l];
       const p = (k, s) => `${(x + u[0] * k - u[1] * s).toFixed(1)} ${(y + u[1] * k + u[0] * s).toFixed(1)}`;
-      const g = svg('g', { class: `handle ${plain(field) ? '' : 'fixed'} ${h.key === 'x' || h.key === 'y' || h.key === 'z' ? 'moves' : ''}`, 'data-handle': h.key });
+      const g = svg('g', {
+        class: `handle ${plain(field) ? '' : 'fixed'} ${h.key === 'x' || h.key === 'y' || h.key === 'z' ? 'moves' : ''}`,
+        'data-handle': h.key,
+      });
       svg('path', { d: `M${p(0, 0)}L${p(30, 0)}`, class: 'reach' }, g);
       svg('path', { d: `M${p(0, 0)}L${p(24, 0)}`, class: 'shaft' }, g);
       svg('path', { d: `M${p(38, 0)}L${p(22, 8)}L${p(26, 0)}L${p(22, -8)}Z`, class: 'head' }, g);
-      svg('title', {}, g).textContent = `${field.getAttribute('aria-label')}: ${plain(field) ? 'draw it' : 'worked out from what is typed'}`;
+      svg('title', {}, g).textContent =
+        `${field.getAttribute('aria-label')}: ${plain(field) ? 'draw it' : 'worked out from what is typed'}`;
       g.addEventListener('pointerdown', (e) => {
         e.preventDefault();
         e.stopPropagation();
-        if (!plain(field)) { stage.says(`${field.getAttribute('aria-label')} says “${field.value}”. Type a plain number to draw it.`); return; }
+        if (!plain(field)) {
+          stage.says(`${field.getAttribute('aria-label')} says “${field.value}”. Type a plain number to draw it.`);
+          return;
+        }
         const value = amount(field);
         drag = { ...h, field, step: stepAtHand(), from: [e.clientX, e.clientY], dir, l, value, was: field.value };
         stage.over.setPointerCapture(e.pointerId);
@@ -201,7 +268,8 @@ export function mountDoes(stage) {
     const d = drag;
     drag = null;
     stage.triedEnough();
-    if (d.field.value !== d.was || (d.direction && d.step.querySelector('select[name="values[direction]"]').value !== d.direction)) d.field.dispatchEvent(new Event('change', { bubbles: true }));
+    if (d.field.value !== d.was || (d.direction && d.step.querySelector('select[name="values[direction]"]').value !== d.direction))
+      d.field.dispatchEvent(new Event('change', { bubbles: true }));
   };
   stage.over.addEventListener('pointerup', release);
   stage.over.addEventListener('pointercancel', release);
@@ -209,7 +277,9 @@ export function mountDoes(stage) {
     const r = e.target.closest?.('[data-region]');
     if (r) stage.says(`${r.classList.contains('taken') ? 'Leave out' : 'Take'}: region ${r.dataset.region}`);
   });
-  stage.over.addEventListener('pointerout', (e) => { if (e.target.closest?.('[data-region]')) stage.says(''); });
+  stage.over.addEventListener('pointerout', (e) => {
+    if (e.target.closest?.('[data-region]')) stage.says('');
+  });
   stage.over.addEventListener('click', (e) => {
     const n = e.target.closest?.('[data-region]')?.dataset.region;
     if (!n) return;

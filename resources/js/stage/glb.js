@@ -21,7 +21,11 @@ export function readGlb(buffer) {
     const at = Object.fromEntries(Object.entries(p.attributes).map(([k, i]) => [k, read(i)]));
     if (p.mode === 4) out.triangles = { position: at.POSITION, normal: at.NORMAL, face: at._FACE, faces: p.extras?.faces ?? [] };
     else if (at._NA) out.round = { position: at.POSITION, na: at._NA, nb: at._NB };
-    else { out.sharp = at.POSITION; out.edge = at._EDGE; out.edges = p.extras?.edges ?? []; }
+    else {
+      out.sharp = at.POSITION;
+      out.edge = at._EDGE;
+      out.edges = p.extras?.edges ?? [];
+    }
   }
   return out;
 }

@@ -48,13 +48,25 @@ function span(g, mark, project, box, c, row) {
   // the words of an upright length stand beside its line, and the next line beyond them
   const far = 24 + (Math.abs(n[0]) < 0.35 ? 30 : 78) * row;
   const e = [p, q].map((s) => [s[0] + n[0] * far, s[1] + n[1] * far]);
-  [p, q].forEach((s, i) => add(g, 'path', { d: `M${s[0] + n[0] * 4} ${s[1] + n[1] * 4}L${e[i][0] + n[0] * 6} ${e[i][1] + n[1] * 6}`, stroke: 'var(--color-ink2)', 'stroke-width': 0.8 }));
+  [p, q].forEach((s, i) =>
+    add(g, 'path', {
+      d: `M${s[0] + n[0] * 4} ${s[1] + n[1] * 4}L${e[i][0] + n[0] * 6} ${e[i][1] + n[1] * 6}`,
+      stroke: 'var(--color-ink2)',
+      'stroke-width': 0.8,
+    }),
+  );
   add(g, 'path', { d: `M${e[0]}L${e[1]}`, stroke: 'var(--color-bench)', 'stroke-width': 7 });
   const m = [(e[0][0] + e[1][0]) / 2, (e[0][1] + e[1][1]) / 2];
   if (mark.status === 'off') {
     // broken by a zigzag where the size is not what is asked
     const at = (k, d) => `${m[0] + u[0] * k + n[0] * d} ${m[1] + u[1] * k + n[1] * d}`;
-    add(g, 'path', { d: `M${e[0]}L${at(-9, 0)} ${at(-4, -7)} ${at(4, 7)} ${at(9, 0)} ${e[1]}`, fill: 'none', stroke: c, 'stroke-width': 2.2, 'stroke-linejoin': 'bevel' });
+    add(g, 'path', {
+      d: `M${e[0]}L${at(-9, 0)} ${at(-4, -7)} ${at(4, 7)} ${at(9, 0)} ${e[1]}`,
+      fill: 'none',
+      stroke: c,
+      'stroke-width': 2.2,
+      'stroke-linejoin': 'bevel',
+    });
   } else add(g, 'path', { d: `M${e[0]}L${e[1]}`, stroke: c, 'stroke-width': mark.status === 'met' ? 4 : 2 });
   const v = [(n[0] + u[0]) * 5.5, (n[1] + u[1]) * 5.5];
   e.forEach((s) => add(g, 'path', { d: `M${s[0] - v[0]} ${s[1] - v[1]}L${s[0] + v[0]} ${s[1] + v[1]}`, stroke: c, 'stroke-width': 2.4 }));
@@ -74,12 +86,15 @@ function ring(g, mark, project, c, n) {
       const axes = [0, 1, 2].filter((k) => k !== axis);
       p[axes[0]] += o[0];
       p[axes[1]] += o[1];
-      d += `${i ? 'L' : 'M'}${project(p).map((v) => v.toFixed(1)).join(' ')}`;
+      d += `${i ? 'L' : 'M'}${project(p)
+        .map((v) => v.toFixed(1))
+        .join(' ')}`;
     }
     return `${d}Z`;
   };
   add(g, 'path', { d: circle(radius), fill: 'none', stroke: c, 'stroke-width': 3 });
-  if (asked && mark.status !== 'met') add(g, 'path', { d: circle(asked), fill: 'none', stroke: c, 'stroke-width': 2, 'stroke-dasharray': '7 5' });
+  if (asked && mark.status !== 'met')
+    add(g, 'path', { d: circle(asked), fill: 'none', stroke: c, 'stroke-width': 2, 'stroke-dasharray': '7 5' });
   leader(g, project(centre), mark, c, n);
 }
 
@@ -93,7 +108,13 @@ function between(g, mark, project, c, n) {
 }
 
 function plane(g, mark, project, c, n) {
-  const d = `M${mark.place.corners.map((p) => project(p).map((v) => v.toFixed(1)).join(' ')).join('L')}Z`;
+  const d = `M${mark.place.corners
+    .map((p) =>
+      project(p)
+        .map((v) => v.toFixed(1))
+        .join(' '),
+    )
+    .join('L')}Z`;
   add(g, 'path', { d, fill: c, 'fill-opacity': 0.14, stroke: c, 'stroke-width': 1.75, 'stroke-dasharray': '14 4 3 4' });
   leader(g, project(mark.place.at), mark, c, n);
 }
@@ -117,7 +138,7 @@ export function drawMarks(svg, marks, project, box, picked) {
   const rows = {};
   let leaders = 0;
   for (const mark of shown) {
-    const c = mark.id === picked ? 'var(--color-ink)' : colour[mark.status] ?? 'var(--color-graphite)';
+    const c = mark.id === picked ? 'var(--color-ink)' : (colour[mark.status] ?? 'var(--color-graphite)');
     const g = add(svg, 'g', {});
     if (mark.place.kind === 'span') {
       if (span(g, mark, project, box, c, rows[mark.place.axis] ?? 0)) rows[mark.place.axis] = (rows[mark.place.axis] ?? 0) + 1;

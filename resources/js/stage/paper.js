@@ -11,7 +11,27 @@ export function drawPaper(stage) {
   while (step * s < 14) step *= inch ? 4 : 5;
   while (step * s > 110) step /= inch ? 4 : 5;
   const upright = ['front', 'right', 'back', 'left'].includes(state.view);
-  const axes = { front: [[1, 0, 0], [0, 0, 1]], back: [[1, 0, 0], [0, 0, 1]], right: [[0, 1, 0], [0, 0, 1]], left: [[0, 1, 0], [0, 0, 1]] }[state.view] ?? [[1, 0, 0], [0, 1, 0]];
+  const axes = {
+    front: [
+      [1, 0, 0],
+      [0, 0, 1],
+    ],
+    back: [
+      [1, 0, 0],
+      [0, 0, 1],
+    ],
+    right: [
+      [0, 1, 0],
+      [0, 0, 1],
+    ],
+    left: [
+      [0, 1, 0],
+      [0, 0, 1],
+    ],
+  }[state.view] ?? [
+    [1, 0, 0],
+    [0, 1, 0],
+  ];
   const o = stage.project([0, 0, upright ? 0 : state.low]);
   let d = '';
   for (const [i, a] of axes.entries()) {
@@ -30,8 +50,10 @@ export function drawPaper(stage) {
     }
   }
   const shadow = state.part?.triangles && state.tilt > 5 && state.tilt < 88 ? shadowPath(stage) : '';
-  under.innerHTML = `<defs><pattern id="hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-62)"><path d="M0 0V5" stroke="${css('ink')}" stroke-width="1.4" opacity=".45"/></pattern></defs>`
-    + `<path d="${d}" stroke="${css('grid')}" fill="none"/>` + (shadow ? `<path d="${shadow}" fill="url(#hatch)"/>` : '');
+  under.innerHTML =
+    `<defs><pattern id="hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-62)"><path d="M0 0V5" stroke="${css('ink')}" stroke-width="1.4" opacity=".45"/></pattern></defs>` +
+    `<path d="${d}" stroke="${css('grid')}" fill="none"/>` +
+    (shadow ? `<path d="${shadow}" fill="url(#hatch)"/>` : '');
   const note = host.querySelector('[data-square]');
   if (note) note.textContent = `1 square is ${inch ? `${+(step / 25.4).toFixed(3)} in` : `${+step.toFixed(2)} mm`}`;
 }
@@ -51,7 +73,13 @@ function shadowPath(stage) {
   const half = (list) => {
     const h = [];
     for (const p of list) {
-      while (h.length > 1 && (h[h.length - 1][0] - h[h.length - 2][0]) * (p[1] - h[h.length - 2][1]) - (h[h.length - 1][1] - h[h.length - 2][1]) * (p[0] - h[h.length - 2][0]) <= 0) h.pop();
+      while (
+        h.length > 1 &&
+        (h[h.length - 1][0] - h[h.length - 2][0]) * (p[1] - h[h.length - 2][1]) -
+          (h[h.length - 1][1] - h[h.length - 2][1]) * (p[0] - h[h.length - 2][0]) <=
+          0
+      )
+        h.pop();
       h.push(p);
     }
     return h.slice(0, -1);

@@ -20,7 +20,9 @@ async function ask(mine) {
     const answer = await fetch(mine.url, { credentials: 'same-origin' });
     if (answer.ok) Object.assign(mine, await answer.json());
     else mine.url = '';
-  } catch { mine.url = ''; }
+  } catch {
+    mine.url = '';
+  }
   return mine;
 }
 export const knowledge = () => known;
@@ -65,7 +67,9 @@ export function under([x, y], part, project, depth) {
     const v = ((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / d;
     if (u < 0 || v < 0 || u + v > 1) continue;
     const i = 3 * t;
-    const at = [0, 1, 2].map((k) => position[i + k] + u * (position[i + 3 + k] - position[i + k]) + v * (position[i + 6 + k] - position[i + k]));
+    const at = [0, 1, 2].map(
+      (k) => position[i + k] + u * (position[i + 3 + k] - position[i + k]) + v * (position[i + 6 + k] - position[i + k]),
+    );
     if (project.hides?.(at)) continue;
     const name = faces[face[t]];
     const h = ph[t] + u * (ph[t + 1] - ph[t]) + v * (ph[t + 2] - ph[t]);
@@ -78,7 +82,10 @@ export function under([x, y], part, project, depth) {
   const s = part.sharp ?? [];
   for (let i = 0; i < s.length; i += 6) {
     if (!(part.edge?.[i / 3] >= 0)) continue;
-    const [p, q] = [[s[i], s[i + 1], s[i + 2]], [s[i + 3], s[i + 4], s[i + 5]]];
+    const [p, q] = [
+      [s[i], s[i + 1], s[i + 2]],
+      [s[i + 3], s[i + 4], s[i + 5]],
+    ];
     const [a, b] = [project(p), project(q)];
     const l2 = (b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2;
     const t = l2 ? Math.max(0, Math.min(1, ((x - a[0]) * (b[0] - a[0]) + (y - a[1]) * (b[1] - a[1])) / l2)) : 0;
@@ -89,14 +96,21 @@ export function under([x, y], part, project, depth) {
     const name = part.edges[part.edge[i / 3]];
     if (!edges.has(name) || edges.get(name).far > far) edges.set(name, { kind: 'edge', name, far, at, h: depth(at) });
   }
-  const corners = Object.entries(known.corners).map(([name, at]) => {
-    const p = project(at);
-    return { kind: 'corner', name, far: Math.hypot(p[0] - x, p[1] - y), at, h: depth(at) };
-  }).filter((c) => c.far < NEAR && !project.hides?.(c.at));
+  const corners = Object.entries(known.corners)
+    .map(([name, at]) => {
+      const p = project(at);
+      return { kind: 'corner', name, far: Math.hypot(p[0] - x, p[1] - y), at, h: depth(at) };
+    })
+    .filter((c) => c.far < NEAR && !project.hides?.(c.at));
   // what is seen comes before what lies behind a face; corners before edges before faces
   const rank = { corner: 0, edge: 1, face: 2 };
-  return [...corners, ...edges.values(), ...list].map((e) => ({ ...e, seen: e.kind === 'face' ? e.h > front - 1e-6 : e.h > front - slack }))
-    .sort((a, b) => Number(b.seen) - Number(a.seen) || (a.seen ? rank[a.kind] - rank[b.kind] || (a.far ?? 0) - (b.far ?? 0) : b.h - a.h || rank[a.kind] - rank[b.kind]));
+  return [...corners, ...edges.values(), ...list]
+    .map((e) => ({ ...e, seen: e.kind === 'face' ? e.h > front - 1e-6 : e.h > front - slack }))
+    .sort(
+      (a, b) =>
+        Number(b.seen) - Number(a.seen) ||
+        (a.seen ? rank[a.kind] - rank[b.kind] || (a.far ?? 0) - (b.far ?? 0) : b.h - a.h || rank[a.kind] - rank[b.kind]),
+    );
 }
 
 /** The step whose fields take what is picked: the one that has the focus, or else the one shown as picked. */
@@ -105,7 +119,10 @@ const fields = () => [...(stepAtHand()?.querySelectorAll('[data-picks]') ?? [])]
 
 // a tool that is open: { kinds, take(item), picked: [names] }
 let tool = null;
-export function useTool(next) { tool = next; document.dispatchEvent(new CustomEvent('cubo:tool')); }
+export function useTool(next) {
+  tool = next;
+  document.dispatchEvent(new CustomEvent('cubo:tool'));
+}
 export const toolInUse = () => tool;
 export const wanted = () => tool !== null || fields().length > 0;
 
@@ -118,7 +135,12 @@ function fieldFor({ kind, name }) {
   list.sort((a, b) => Number(b === document.activeElement) - Number(a === document.activeElement));
   return list.find((f) => {
     const wants = f.dataset.picks;
-    if (wants === 'spot') return kind === 'corner' || kind === 'edge' || ('faces' in f.dataset && f === document.activeElement && [...f.options].some((o) => o.value === name));
+    if (wants === 'spot')
+      return (
+        kind === 'corner' ||
+        kind === 'edge' ||
+        ('faces' in f.dataset && f === document.activeElement && [...f.options].some((o) => o.value === name))
+      );
     if (wants === 'body') return kind === 'face' && known.bodies[name] !== undefined && f === document.activeElement;
     // one face that is chosen must be flat, and so be in its list
     return wants === kind && (kind !== 'face' || !('flat' in f.dataset) || [...f.options].some((o) => o.value === name));
@@ -144,7 +166,10 @@ const boxOf = (field, name) => [...field.form.elements].find((e) => e.type === '
 export const isPicked = ({ item, field }) => (field ? Boolean(boxOf(field, item.name)?.checked) : tool?.picked.includes(item.name));
 
 export function take(o) {
-  if (!o.field) { tool?.take(o.item); return; }
+  if (!o.field) {
+    tool?.take(o.item);
+    return;
+  }
   const value = o.field.dataset.picks === 'body' ? known.bodies[o.item.name] : o.item.name;
   const box = boxOf(o.field, value);
   if (box) box.checked = !box.checked;
@@ -164,12 +189,15 @@ export function highlights(offered) {
   else {
     for (const f of fields()) {
       if (f.dataset.picks === 'body' || f.dataset.picks === 'sketch') continue;
-      const chosen = f.name.endsWith('[]') ? [...f.form.elements].filter((e) => e.type === 'checkbox' && e.name === f.name && e.checked).map((e) => e.value) : [f.value];
+      const chosen = f.name.endsWith('[]')
+        ? [...f.form.elements].filter((e) => e.type === 'checkbox' && e.name === f.name && e.checked).map((e) => e.value)
+        : [f.value];
       for (const name of chosen) put(kindOf(name), name);
     }
   }
   if (offered?.field?.dataset.picks === 'body') {
-    for (const [face, body] of Object.entries(known.bodies)) if (body === known.bodies[offered.item.name]) put('face', face, { offered: true });
+    for (const [face, body] of Object.entries(known.bodies))
+      if (body === known.bodies[offered.item.name]) put('face', face, { offered: true });
   } else if (offered) put(offered.item.kind, offered.item.name, { offered: true });
   return out;
 }
@@ -184,11 +212,16 @@ export function trianglesOf(part, name) {
 
 /** Draws highlighted edges and corners. */
 export function drawPicks(svg, part, project, { edges, corners }) {
-  const at = (q) => project(q).map((v) => v.toFixed(1)).join(' ');
+  const at = (q) =>
+    project(q)
+      .map((v) => v.toFixed(1))
+      .join(' ');
   const s = part.sharp ?? [];
   for (const { name, offered } of edges) {
     let d = '';
-    for (let i = 0; i < s.length; i += 6) if (part.edge?.[i / 3] >= 0 && part.edges[part.edge[i / 3]] === name) d += `M${at([s[i], s[i + 1], s[i + 2]])}L${at([s[i + 3], s[i + 4], s[i + 5]])}`;
+    for (let i = 0; i < s.length; i += 6)
+      if (part.edge?.[i / 3] >= 0 && part.edges[part.edge[i / 3]] === name)
+        d += `M${at([s[i], s[i + 1], s[i + 2]])}L${at([s[i + 3], s[i + 4], s[i + 5]])}`;
     if (d) svg('path', { d, class: offered ? 'edge offered' : 'edge' });
   }
   for (const { name, offered } of corners) {
@@ -209,7 +242,10 @@ export function listUnder(host, items, [x, y], done) {
   box.setAttribute('aria-label', 'What lies here, from front to back');
   box.style.left = `${Math.min(x, host.clientWidth - 240)}px`;
   box.style.top = `${Math.min(y, host.clientHeight - 30 - 26 * choices.length)}px`;
-  const close = () => { box.remove(); done(null); };
+  const close = () => {
+    box.remove();
+    done(null);
+  };
   for (const c of choices) {
     const b = box.appendChild(document.createElement('button'));
     b.type = 'button';
@@ -217,12 +253,18 @@ export function listUnder(host, items, [x, y], done) {
     b.textContent = c.words;
     b.addEventListener('pointerenter', () => done(c));
     b.addEventListener('focus', () => done(c));
-    b.addEventListener('click', () => { take(c); close(); });
+    b.addEventListener('click', () => {
+      take(c);
+      close();
+    });
   }
   box.addEventListener('keydown', (e) => {
     const all = [...box.children];
     const i = all.indexOf(document.activeElement);
-    if (e.key === 'Escape') { close(); host.focus(); } else if (e.key === 'ArrowDown') all[(i + 1) % all.length].focus();
+    if (e.key === 'Escape') {
+      close();
+      host.focus();
+    } else if (e.key === 'ArrowDown') all[(i + 1) % all.length].focus();
     else if (e.key === 'ArrowUp') all[(i + all.length - 1) % all.length].focus();
     else return;
     e.preventDefault();

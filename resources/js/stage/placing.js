@@ -6,7 +6,11 @@ import { askNow, sendBriefly, sendEdit } from './send.js';
 import { colour } from './wood.js';
 
 const escaped = (t) => t.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]);
-const solids = () => [...document.querySelectorAll('li.step[data-solid="1"]:not(.is-off)')].map((s) => [s.dataset.step, s.querySelector('input.name')?.value ?? s.dataset.step]);
+const solids = () =>
+  [...document.querySelectorAll('li.step[data-solid="1"]:not(.is-off)')].map((s) => [
+    s.dataset.step,
+    s.querySelector('input.name')?.value ?? s.dataset.step,
+  ]);
 const stepOf = (face) => face.split(':')[0];
 const facesOf = (part, id) => (part?.triangles?.faces ?? []).filter((f) => stepOf(f) === id);
 
@@ -16,7 +20,9 @@ export function chooser(stage, panel, least, kinds = solids) {
   const on = new Set();
   const tool = {
     kinds: ['face'],
-    get picked() { return [...on].flatMap((id) => facesOf(stage.state.part, id)); },
+    get picked() {
+      return [...on].flatMap((id) => facesOf(stage.state.part, id));
+    },
     take(item) {
       const box = [...list.querySelectorAll('input')].find((i) => i.value === stepOf(item.name));
       if (box) box.click();
@@ -28,8 +34,16 @@ export function chooser(stage, panel, least, kinds = solids) {
     panel.querySelector('[data-none]').hidden = shapes.length >= least;
     panel.querySelector('[data-arrange]').hidden = shapes.length < least;
     for (const id of [...on]) if (!shapes.some(([s]) => s === id)) on.delete(id);
-    list.innerHTML = shapes.map(([id, name]) => `<label><input type="checkbox" value="${escaped(id)}" ${on.has(id) ? 'checked' : ''}> ${escaped(name)}</label>`).join('');
-    list.querySelectorAll('input').forEach((i) => i.addEventListener('change', () => { if (i.checked) on.add(i.value); else on.delete(i.value); stage.redraw(); }));
+    list.innerHTML = shapes
+      .map(([id, name]) => `<label><input type="checkbox" value="${escaped(id)}" ${on.has(id) ? 'checked' : ''}> ${escaped(name)}</label>`)
+      .join('');
+    list.querySelectorAll('input').forEach((i) =>
+      i.addEventListener('change', () => {
+        if (i.checked) on.add(i.value);
+        else on.delete(i.value);
+        stage.redraw();
+      }),
+    );
     return shapes;
   }
   return { on, tool, draw, ids: () => [...on] };
@@ -37,18 +51,38 @@ export function chooser(stage, panel, least, kinds = solids) {
 
 /** Shapes made one group. */
 export function grouping(stage, panel) {
-  const makers = () => [...document.querySelectorAll('li.step[data-makes="1"]:not(.is-off)')].map((s) => [s.dataset.step, s.querySelector('input.name')?.value ?? s.dataset.step]);
+  const makers = () =>
+    [...document.querySelectorAll('li.step[data-makes="1"]:not(.is-off)')].map((s) => [
+      s.dataset.step,
+      s.querySelector('input.name')?.value ?? s.dataset.step,
+    ]);
   const c = chooser(stage, panel, 1, makers);
   const name = panel.querySelector('[data-group-name]');
-  const make = () => { sendEdit({ do: 'group', name: name.value, ...Object.fromEntries(c.ids().map((id, i) => [`steps[${i}]`, id])) }); };
+  const make = () => {
+    sendEdit({ do: 'group', name: name.value, ...Object.fromEntries(c.ids().map((id, i) => [`steps[${i}]`, id])) });
+  };
   panel.querySelector('[data-group-them]').addEventListener('click', make);
-  name.addEventListener('keydown', (e) => { if (e.key === 'Enter') { make(); e.preventDefault(); } });
+  name.addEventListener('keydown', (e) => {
+    if (e.key === 'Enter') {
+      make();
+      e.preventDefault();
+    }
+  });
   let before = '';
   const groups = () => document.querySelectorAll('.group-row').length;
   return {
     wordless: true,
-    start() { before = groups(); c.draw(); useTool(c.tool); panel.querySelector('input')?.focus(); },
-    fresh() { if (groups() > before) name.value = ''; before = groups(); c.draw(); },
+    start() {
+      before = groups();
+      c.draw();
+      useTool(c.tool);
+      panel.querySelector('input')?.focus();
+    },
+    fresh() {
+      if (groups() > before) name.value = '';
+      before = groups();
+      c.draw();
+    },
   };
 }
 
@@ -59,7 +93,13 @@ export function grounding(stage, panel) {
   const back = panel.querySelector('[data-ground-back]');
   const now = () => document.getElementById('state')?.dataset.ground ?? '';
   const put = (face) => sendEdit({ do: 'ground', face });
-  const tool = { kinds: ['face'], get picked() { return now() ? [now()] : []; }, take: (item) => put(item.name) };
+  const tool = {
+    kinds: ['face'],
+    get picked() {
+      return now() ? [now()] : [];
+    },
+    take: (item) => put(item.name),
+  };
   async function draw() {
     const { words } = await learn();
     says.innerHTML = now() ? `New shapes stand on <b>${escaped(words.faces[now()] ?? now())}</b>.` : 'New shapes stand on the ground.';
@@ -70,7 +110,13 @@ export function grounding(stage, panel) {
   }
   pick.addEventListener('change', () => pick.value && put(pick.value));
   back.addEventListener('click', () => put(''));
-  return { start() { draw(); useTool(tool); }, fresh: draw };
+  return {
+    start() {
+      draw();
+      useTool(tool);
+    },
+    fresh: draw,
+  };
 }
 
 /** Moving and turning one shape by steps. */
@@ -80,7 +126,14 @@ export function moving(stage, panel) {
   const pick = panel.querySelector('[data-shape]');
   const grid = panel.querySelector('[data-grid]');
   const turn = panel.querySelector('[data-turn]');
-  const skin = new MeshBasicMaterial({ color: colour('violet'), transparent: true, opacity: 0.3, depthWrite: false, depthTest: false, side: DoubleSide });
+  const skin = new MeshBasicMaterial({
+    color: colour('violet'),
+    transparent: true,
+    opacity: 0.3,
+    depthWrite: false,
+    depthTest: false,
+    side: DoubleSide,
+  });
   let ghost = null;
   let away = [0, 0, 0];
   let waiting = [0, 0, 0];
@@ -95,10 +148,17 @@ export function moving(stage, panel) {
     return v > 0 ? v * unit : unit;
   };
   stage.grid = size;
-  grid.addEventListener('change', () => { size(); sessionStorage.setItem(`cubo-grid-${host.dataset.unit}`, grid.value); });
+  grid.addEventListener('change', () => {
+    size();
+    sessionStorage.setItem(`cubo-grid-${host.dataset.unit}`, grid.value);
+  });
 
   function clear() {
-    if (ghost) { stage.scene.remove(ghost); ghost.geometry.dispose(); ghost = null; }
+    if (ghost) {
+      stage.scene.remove(ghost);
+      ghost.geometry.dispose();
+      ghost = null;
+    }
     away = [0, 0, 0];
   }
   // the shape's faces as they are seen now, moved ahead of the answer
@@ -129,7 +189,10 @@ export function moving(stage, panel) {
     clearTimeout(resting);
     const answer = await sendBriefly({ step: pick.value, ...values });
     busy = false;
-    if (answer.glb === undefined) { failed(answer); return; }
+    if (answer.glb === undefined) {
+      failed(answer);
+      return;
+    }
     stage.load(answer.glb);
     if (!nothing(waiting)) nudged();
     else resting = setTimeout(() => askNow(pick.value), 90);
@@ -147,14 +210,21 @@ export function moving(stage, panel) {
     nudged();
   }
   // the answer's own picture takes the place of what went ahead
-  stage.onPart.push(() => { if (!busy && nothing(waiting)) clear(); });
+  stage.onPart.push(() => {
+    if (!busy && nothing(waiting)) clear();
+  });
 
-  const spin = (sign, times) => pick.value && !busy && send({ do: 'spin', degrees: Math.max(-360, Math.min(360, sign * times * (Number(turn.value.replace(',', '.')) || 15))) });
-  panel.querySelectorAll('[data-way]').forEach((b) => b.addEventListener('click', (e) => {
-    const by = [0, 0, 0];
-    by[['x', 'y', 'z'].indexOf(b.dataset.way)] = Number(b.dataset.sign) * size() * (e.shiftKey ? 10 : 1);
-    nudge(by);
-  }));
+  const spin = (sign, times) =>
+    pick.value &&
+    !busy &&
+    send({ do: 'spin', degrees: Math.max(-360, Math.min(360, sign * times * (Number(turn.value.replace(',', '.')) || 15))) });
+  panel.querySelectorAll('[data-way]').forEach((b) =>
+    b.addEventListener('click', (e) => {
+      const by = [0, 0, 0];
+      by[['x', 'y', 'z'].indexOf(b.dataset.way)] = Number(b.dataset.sign) * size() * (e.shiftKey ? 10 : 1);
+      nudge(by);
+    }),
+  );
   panel.querySelectorAll('[data-spin]').forEach((b) => b.addEventListener('click', () => spin(Number(b.dataset.spin), 1)));
   panel.querySelector('[data-let-down]').addEventListener('click', () => pick.value && sendEdit({ do: 'drop', step: pick.value }));
 
@@ -163,18 +233,36 @@ export function moving(stage, panel) {
     if (key === 'PageUp' || key === 'PageDown') return [0, 0, key === 'PageUp' ? 1 : -1];
     const to = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[key];
     if (!to) return null;
-    const ways = [[1, 0, 0], [-1, 0, 0], [0, 1, 0], [0, -1, 0]];
-    const most = (list, [u, v]) => list.reduce((a, b) => { const [[ax, ay], [bx, by]] = [stage.dir(a), stage.dir(b)]; return bx * u + by * v > ax * u + ay * v + 1e-6 ? b : a; });
+    const ways = [
+      [1, 0, 0],
+      [-1, 0, 0],
+      [0, 1, 0],
+      [0, -1, 0],
+    ];
+    const most = (list, [u, v]) =>
+      list.reduce((a, b) => {
+        const [[ax, ay], [bx, by]] = [stage.dir(a), stage.dir(b)];
+        return bx * u + by * v > ax * u + ay * v + 1e-6 ? b : a;
+      });
     // left and right are one axis, up and down the other; seen straight from a side, up is up
     const right = most(ways, [1, 0]);
     if (to[0]) return right.map((v) => v * to[0]);
     if (Math.abs(stage.state.tilt) < 1) return [0, 0, -to[1]];
-    return most(ways.filter((w) => Math.abs(w[0]) !== Math.abs(right[0])), to);
+    return most(
+      ways.filter((w) => Math.abs(w[0]) !== Math.abs(right[0])),
+      to,
+    );
   }
   stage.moveKey = (e) => {
     if (!active) return false;
-    if (e.key === ',' || e.key === '.') { spin(e.key === ',' ? 1 : -1, 1); return true; }
-    if (e.key === ';' || e.key === ':') { spin(e.key === ';' ? 1 : -1, 10); return true; }
+    if (e.key === ',' || e.key === '.') {
+      spin(e.key === ',' ? 1 : -1, 1);
+      return true;
+    }
+    if (e.key === ';' || e.key === ':') {
+      spin(e.key === ';' ? 1 : -1, 10);
+      return true;
+    }
     const way = along(e.key);
     if (!way) return false;
     nudge(way.map((v) => v * size() * (e.shiftKey ? 10 : 1)));
@@ -182,21 +270,34 @@ export function moving(stage, panel) {
   };
   panel.addEventListener('keydown', (e) => {
     if (e.target.matches('input, select')) return;
-    if (stage.moveKey(e)) { e.preventDefault(); e.stopPropagation(); }
+    if (stage.moveKey(e)) {
+      e.preventDefault();
+      e.stopPropagation();
+    }
   });
 
   // drawn over the grid it stands on
   let held = null;
   const axes = () => {
-    const ways = Object.fromEntries((stage.arrows?.(pick.value) ?? []).filter((h) => h.key === 'x' || h.key === 'y').map((h) => [h.key, h.way]));
+    const ways = Object.fromEntries(
+      (stage.arrows?.(pick.value) ?? []).filter((h) => h.key === 'x' || h.key === 'y').map((h) => [h.key, h.way]),
+    );
     return [ways.x ?? [1, 0, 0], ways.y ?? [0, 1, 0]];
   };
   // seen along the ground, a shape is drawn up and down instead of to and fro
   const plane = () => {
     const [u, v] = axes();
     const w = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]];
-    const seen = ([p, q]) => { const [a, b] = [stage.dir(p), stage.dir(q)]; return Math.abs(a[0] * b[1] - a[1] * b[0]); };
-    return seen([u, v]) > 0.15 ? [u, v] : [[u, w], [v, w]].reduce((a, b) => (seen(b) > seen(a) ? b : a));
+    const seen = ([p, q]) => {
+      const [a, b] = [stage.dir(p), stage.dir(q)];
+      return Math.abs(a[0] * b[1] - a[1] * b[0]);
+    };
+    return seen([u, v]) > 0.15
+      ? [u, v]
+      : [
+          [u, w],
+          [v, w],
+        ].reduce((a, b) => (seen(b) > seen(a) ? b : a));
   };
   stage.grab = (e, items) => {
     if (!active || aims() || e.button !== 0 || e.shiftKey) return false;
@@ -229,7 +330,11 @@ export function moving(stage, panel) {
     const { by } = held;
     held = null;
     stage.triedEnough?.();
-    if (!keep || nothing(by)) { clear(); stage.redraw(); return; }
+    if (!keep || nothing(by)) {
+      clear();
+      stage.redraw();
+      return;
+    }
     away = [0, 0, 0];
     nudge(by);
   };
@@ -251,15 +356,22 @@ export function moving(stage, panel) {
   const putAt = panel.querySelector('[data-put-at]');
   const spots = panel.querySelector('[data-put-at-list]');
   const aims = () => putAt.getAttribute('aria-pressed') === 'true';
-  const put = (name) => { aim(false); sendEdit({ do: 'put-at', step: pick.value, 'of[0]': name }); };
+  const put = (name) => {
+    aim(false);
+    sendEdit({ do: 'put-at', step: pick.value, 'of[0]': name });
+  };
   function aim(on) {
     putAt.setAttribute('aria-pressed', String(on));
     spots.hidden = !on;
     stage.says(on ? 'Pick the corner, edge or face it is put at.' : '');
     if (on) {
       learn().then(({ words }) => {
-        const options = ['corners', 'edges', 'faces'].flatMap((k) => Object.entries(words[k] ?? {})).filter(([n]) => !n.split(' / ').some((f) => stepOf(f) === pick.value)).sort((a, b) => a[1].localeCompare(b[1], 'en', { numeric: true }));
-        spots.querySelector('select').innerHTML = `<option value="">or choose from the list</option>${options.map(([n, t]) => `<option value="${escaped(n)}">${escaped(t)}</option>`).join('')}`;
+        const options = ['corners', 'edges', 'faces']
+          .flatMap((k) => Object.entries(words[k] ?? {}))
+          .filter(([n]) => !n.split(' / ').some((f) => stepOf(f) === pick.value))
+          .sort((a, b) => a[1].localeCompare(b[1], 'en', { numeric: true }));
+        spots.querySelector('select').innerHTML =
+          `<option value="">or choose from the list</option>${options.map(([n, t]) => `<option value="${escaped(n)}">${escaped(t)}</option>`).join('')}`;
       });
     }
     stage.redraw();
@@ -267,8 +379,12 @@ export function moving(stage, panel) {
   putAt.addEventListener('click', () => aim(!aims()));
   spots.querySelector('select').addEventListener('change', (e) => e.target.value && put(e.target.value));
   const tool = {
-    get kinds() { return aims() ? ['corner', 'edge', 'face'] : ['face']; },
-    get picked() { return facesOf(stage.state.part, pick.value); },
+    get kinds() {
+      return aims() ? ['corner', 'edge', 'face'] : ['face'];
+    },
+    get picked() {
+      return facesOf(stage.state.part, pick.value);
+    },
     take: (item) => (aims() ? put(item.name) : solids().some(([s]) => s === stepOf(item.name)) && choose(stepOf(item.name))),
   };
   function draw() {
@@ -291,7 +407,11 @@ export function moving(stage, panel) {
       useTool(tool);
       stage.host.focus({ preventScroll: true });
     },
-    stop() { active = false; clear(); aim(false); },
+    stop() {
+      active = false;
+      clear();
+      aim(false);
+    },
     fresh: draw,
   };
 }
@@ -299,7 +419,13 @@ export function moving(stage, panel) {
 /** The library: what is in it is asked for when it is opened and while somebody searches. */
 export function library(panel) {
   const q = panel.querySelector('input[type=search]');
-  return { wordless: true, start() { q.dispatchEvent(new CustomEvent('cubo:open')); q.focus(); } };
+  return {
+    wordless: true,
+    start() {
+      q.dispatchEvent(new CustomEvent('cubo:open'));
+      q.focus();
+    },
+  };
 }
 
 /** A group put into the library. */

@@ -11,7 +11,11 @@ export function outlines(part, n, d) {
     const h = [at(i), at(i + 3), at(i + 6)];
     if (h.every((v) => v > 0) || h.every((v) => v <= 0)) continue;
     const cross = [];
-    for (const [a, b] of [[0, 1], [1, 2], [2, 0]]) {
+    for (const [a, b] of [
+      [0, 1],
+      [1, 2],
+      [2, 0],
+    ]) {
       if (h[a] > 0 === h[b] > 0) continue;
       const t = h[a] / (h[a] - h[b]);
       cross.push({ up: h[a] <= 0, p: [0, 1, 2].map((k) => pos[i + 3 * a + k] + t * (pos[i + 3 * b + k] - pos[i + 3 * a + k])) });
@@ -62,7 +66,13 @@ const AXES = { front: [0, -1, 0], side: [1, 0, 0], ground: [0, 0, 1] };
 
 /** The cutting plane of a stage and its panel. */
 export function mountSection(stage, panel) {
-  const of = { plane: panel.querySelector('[data-cut=plane]'), slide: panel.querySelector('[data-cut=slide]'), value: panel.querySelector('[data-cut=value]'), turn: panel.querySelector('[data-cut=turn]'), off: panel.querySelector('[data-cut=off]') };
+  const of = {
+    plane: panel.querySelector('[data-cut=plane]'),
+    slide: panel.querySelector('[data-cut=slide]'),
+    value: panel.querySelector('[data-cut=value]'),
+    turn: panel.querySelector('[data-cut=turn]'),
+    off: panel.querySelector('[data-cut=off]'),
+  };
   const cut = { on: false, side: 1, at: 0, normal: AXES.front };
   const unit = stage.host.dataset.unit === 'in' ? 25.4 : 1;
   stage.cut = cut;
@@ -70,11 +80,15 @@ export function mountSection(stage, panel) {
     const { box } = stage.state;
     if (!box) return [-1, 1];
     const h = [];
-    for (const x of [box.lo[0], box.hi[0]]) for (const y of [box.lo[1], box.hi[1]]) for (const z of [box.lo[2], box.hi[2]]) h.push(x * cut.normal[0] + y * cut.normal[1] + z * cut.normal[2]);
+    for (const x of [box.lo[0], box.hi[0]])
+      for (const y of [box.lo[1], box.hi[1]])
+        for (const z of [box.lo[2], box.hi[2]]) h.push(x * cut.normal[0] + y * cut.normal[1] + z * cut.normal[2]);
     return [Math.min(...h), Math.max(...h)];
   };
   const apply = () => {
-    stage.material.uniforms.cut.value = cut.on ? new Vector4(...cut.normal.map((v) => v * cut.side), cut.at * cut.side) : new Vector4(0, 0, 1, 1e9);
+    stage.material.uniforms.cut.value = cut.on
+      ? new Vector4(...cut.normal.map((v) => v * cut.side), cut.at * cut.side)
+      : new Vector4(0, 0, 1, 1e9);
     stage.redraw();
   };
   const show = () => {
@@ -92,12 +106,48 @@ export function mountSection(stage, panel) {
     show();
     apply();
   };
-  of.plane.addEventListener('change', () => { cut.normal = AXES[of.plane.value] ?? cut.normal; start(); });
-  of.slide.addEventListener('input', () => { cut.on = true; cut.at = Number(of.slide.value); of.value.value = +(cut.at / unit).toFixed(3); apply(); });
-  of.value.addEventListener('change', () => { if (Number.isFinite(Number(of.value.value))) { cut.on = true; cut.at = Number(of.value.value) * unit; } show(); apply(); });
-  of.turn.addEventListener('click', () => { cut.side = -cut.side; apply(); });
-  of.off.addEventListener('click', () => { cut.on = false; apply(); panel.dispatchEvent(new CustomEvent('cubo:close', { bubbles: true })); });
-  stage.cutting = { start, stop: () => { cut.on = false; apply(); }, along: (normal, at) => { cut.normal = normal; cut.at = at; cut.on = true; of.plane.value = 'face'; show(); apply(); } };
+  of.plane.addEventListener('change', () => {
+    cut.normal = AXES[of.plane.value] ?? cut.normal;
+    start();
+  });
+  of.slide.addEventListener('input', () => {
+    cut.on = true;
+    cut.at = Number(of.slide.value);
+    of.value.value = +(cut.at / unit).toFixed(3);
+    apply();
+  });
+  of.value.addEventListener('change', () => {
+    if (Number.isFinite(Number(of.value.value))) {
+      cut.on = true;
+      cut.at = Number(of.value.value) * unit;
+    }
+    show();
+    apply();
+  });
+  of.turn.addEventListener('click', () => {
+    cut.side = -cut.side;
+    apply();
+  });
+  of.off.addEventListener('click', () => {
+    cut.on = false;
+    apply();
+    panel.dispatchEvent(new CustomEvent('cubo:close', { bubbles: true }));
+  });
+  stage.cutting = {
+    start,
+    stop: () => {
+      cut.on = false;
+      apply();
+    },
+    along: (normal, at) => {
+      cut.normal = normal;
+      cut.at = at;
+      cut.on = true;
+      of.plane.value = 'face';
+      show();
+      apply();
+    },
+  };
 
   let known = null;
   stage.onDraw.push((svg) => {
@@ -108,8 +158,27 @@ export function mountSection(stage, panel) {
     const name = [n, d, stage.state.shownUrl, stage.state.tried].join('|');
     if (known?.name !== name) known = { name, rows: outlines(stage.state.part, n, d) };
     const at = stage.flat();
-    const path = known.rows.map((row) => `M${row.map((p) => at(p).map((v) => v.toFixed(1)).join(' ')).join('L')}Z`).join('');
+    const path = known.rows
+      .map(
+        (row) =>
+          `M${row
+            .map((p) =>
+              at(p)
+                .map((v) => v.toFixed(1))
+                .join(' '),
+            )
+            .join('L')}Z`,
+      )
+      .join('');
     if (path) svg('path', { d: path, fill: 'var(--color-sheet)', 'fill-rule': 'evenodd' });
-    if (path) svg('path', { d: path, fill: 'url(#cut-hatch)', 'fill-rule': 'evenodd', stroke: 'var(--color-ink)', 'stroke-width': 2, class: 'cut-face' });
+    if (path)
+      svg('path', {
+        d: path,
+        fill: 'url(#cut-hatch)',
+        'fill-rule': 'evenodd',
+        stroke: 'var(--color-ink)',
+        'stroke-width': 2,
+        class: 'cut-face',
+      });
   });
 }

@@ -10,9 +10,20 @@ export const NO_CUT = new Vector4(0, 0, 1, 1e9);
 export function wood() {
   const c = (n) => ({ value: colour(n) });
   return new ShaderMaterial({
-    side: DoubleSide, polygonOffset: true, polygonOffsetFactor: 1.5, polygonOffsetUnits: 2,
-    uniforms: { top: c('birch-top'), side: c('birch-side'), shade: c('birch-shade'), grain: { value: 1 }, clear: { value: 1 }, cut: { value: NO_CUT.clone() } },
-    vertexShader: 'attribute vec4 tint; varying vec3 p; varying vec3 n; varying vec4 t; void main(){ p = position; n = normal; t = tint; gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.); }',
+    side: DoubleSide,
+    polygonOffset: true,
+    polygonOffsetFactor: 1.5,
+    polygonOffsetUnits: 2,
+    uniforms: {
+      top: c('birch-top'),
+      side: c('birch-side'),
+      shade: c('birch-shade'),
+      grain: { value: 1 },
+      clear: { value: 1 },
+      cut: { value: NO_CUT.clone() },
+    },
+    vertexShader:
+      'attribute vec4 tint; varying vec3 p; varying vec3 n; varying vec4 t; void main(){ p = position; n = normal; t = tint; gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.); }',
     fragmentShader: `varying vec3 p; varying vec3 n; varying vec4 t; uniform vec3 top, side, shade; uniform float grain, clear; uniform vec4 cut;
       float h(vec2 q){ return fract(sin(dot(q, vec2(41.3, 289.1))) * 43758.5); }
       float ns(vec2 q){ vec2 i = floor(q), f = fract(q); f = f * f * (3. - 2. * f); return mix(mix(h(i), h(i + vec2(1, 0)), f.x), mix(h(i + vec2(0, 1)), h(i + vec2(1, 1)), f.x), f.y); }
@@ -33,7 +44,16 @@ export function wood() {
 }
 
 // The colours faces can be painted in: water colours that keep their distance from the ink and from red chalk.
-export const PAINT = { white: '#FBFAF6', graphite: '#6E6A70', red: '#C4503F', orange: '#DE8A3C', yellow: '#E9C94B', green: '#6F9A5B', blue: '#5B86B4', violet: '#8C6BAE' };
+export const PAINT = {
+  white: '#FBFAF6',
+  graphite: '#6E6A70',
+  red: '#C4503F',
+  orange: '#DE8A3C',
+  yellow: '#E9C94B',
+  green: '#6F9A5B',
+  blue: '#5B86B4',
+  violet: '#8C6BAE',
+};
 
 /** One colour and amount for every corner of every triangle. */
 export function tints(part, painted) {

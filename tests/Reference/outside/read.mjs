@@ -19,7 +19,11 @@ for (const g of geometries) {
   const p = flat.getAttribute('position').array;
   for (let i = 0; i < p.length; i += 9) {
     triangles++;
-    volume += (p[i] * (p[i + 4] * p[i + 8] - p[i + 5] * p[i + 7]) + p[i + 1] * (p[i + 5] * p[i + 6] - p[i + 3] * p[i + 8]) + p[i + 2] * (p[i + 3] * p[i + 7] - p[i + 4] * p[i + 6])) / 6;
+    volume +=
+      (p[i] * (p[i + 4] * p[i + 8] - p[i + 5] * p[i + 7]) +
+        p[i + 1] * (p[i + 5] * p[i + 6] - p[i + 3] * p[i + 8]) +
+        p[i + 2] * (p[i + 3] * p[i + 7] - p[i + 4] * p[i + 6])) /
+      6;
   }
   for (let i = 0; i < p.length; i++) {
     min[i % 3] = Math.min(min[i % 3], p[i]);

@@ -7,4 +7,5 @@ const { Manifold, Mesh } = wasm;
 let text = '';
 for await (const chunk of process.stdin) text += chunk;
 export const pairs = JSON.parse(text).pairs;
-export const solid = ({ v, t }) => Manifold.ofMesh(new Mesh({ numProp: 3, vertProperties: new Float32Array(v), triVerts: new Uint32Array(t) }));
+export const solid = ({ v, t }) =>
+  Manifold.ofMesh(new Mesh({ numProp: 3, vertProperties: new Float32Array(v), triVerts: new Uint32Array(t) }));
