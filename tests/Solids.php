@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests;
 
 use Closure;
+use Cubo\Geometry\Angle;
 use Cubo\Geometry\Transform;
 use Cubo\Measure\MassProperties;
 use Cubo\Solid\Maker\Fineness;
@@ -52,7 +53,7 @@ final class Solids
         $n = Fineness::facets($r);
         $right = $left = [];
         for ($i = -$n / 4; $i <= $n / 4; $i++) {
-            [$c, $s] = Transform::cosSin(360 * $i / $n);
+            [$c, $s] = Angle::cosSin(360 * $i / $n);
             $right[] = [$l / 2 + $r * $c, $r * $s, ['name' => 'right', 'circle' => [$l / 2, 0.0, $r]]];
             $left[] = [-$l / 2 - $r * $c, -$r * $s, ['name' => 'left', 'circle' => [-$l / 2, 0.0, $r]]];
         }

@@ -26,6 +26,7 @@ use Cubo\Sketch\Measured;
 use Cubo\Sketch\Relation;
 use Cubo\Sketch\RelationKind;
 use Cubo\Sketch\Sketch;
+use Cubo\Sketch\Solve\Moving;
 use Cubo\Sketch\Solve\SolvedSketch;
 use Cubo\Sketch\Solve\Way;
 use Cubo\Solid\Solid;
@@ -117,7 +118,7 @@ final class PadPage
         $values = (new DimensionValues($solved->sketch, $unit, $named))->values;
         $out = [];
         foreach ([false, true] as $back) {
-            $s = $way->moved($solved->sketch, $values, $back);
+            $s = Moving::along($way, $solved->sketch, $values, $back);
             $d = '';
             $moves = [...$way->points, ...$way->sizes];
             foreach ($s->entities as $e) {

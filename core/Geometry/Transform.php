@@ -31,7 +31,7 @@ final readonly class Transform
      */
     public static function rotation(int $axis, float $degrees, array $through = [0.0, 0.0, 0.0]): self
     {
-        [$c, $s] = self::cosSin($degrees);
+        [$c, $s] = Angle::cosSin($degrees);
         $r = match ($axis) {
             0 => [1.0, 0.0, 0.0, 0.0, $c, -$s, 0.0, $s, $c],
             1 => [$c, 0.0, $s, 0.0, 1.0, 0.0, -$s, 0.0, $c],
@@ -85,17 +85,6 @@ final readonly class Transform
         $moved = $r->direction($point);
 
         return new self($r->r, [$point[0] - $moved[0], $point[1] - $moved[1], $point[2] - $moved[2]]);
-    }
-
-    /** @return array{float,float} cosine and sine, exact at multiples of 90 degrees */
-    public static function cosSin(float $degrees): array
-    {
-        $quarter = $degrees / 90.0;
-        if (abs($quarter - round($quarter)) < 1e-12) {
-            return [[1.0, 0.0], [0.0, 1.0], [-1.0, 0.0], [0.0, -1.0]][(((int) round($quarter)) % 4 + 4) % 4];
-        }
-
-        return [cos(deg2rad($degrees)), sin(deg2rad($degrees))];
     }
 
     public function then(self $next): self

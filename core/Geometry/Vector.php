@@ -96,7 +96,7 @@ final class Vector
      */
     public static function turned(array $a, array $axis, float $degrees): array
     {
-        [$c, $s] = Transform::cosSin($degrees);
+        [$c, $s] = Angle::cosSin($degrees);
         $x = self::cross($axis, $a);
         $k = self::dot($axis, $a) * (1 - $c);
 

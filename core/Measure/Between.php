@@ -9,6 +9,7 @@ use Cubo\Geometry\TriangleDistance;
 use Cubo\Geometry\Vector;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
+use Cubo\Solid\SurfaceMeeting;
 
 /**
  * Distance and angle between two items of a solid.
@@ -169,7 +170,7 @@ final readonly class Between
                 }
                 $t = Vector::unit($t);
                 $way = Vector::dot(Vector::sub($q, $p), $t);
-                $meet = static fn (float $share): ?array => SurfaceEquation::meet($s, $surface($g), $g, $surface($h), $h, Vector::add($p, $t, $share * $way), $n, Vector::cross($t, $n));
+                $meet = static fn (float $share): ?array => SurfaceMeeting::meet($s, $surface($g), $g, $surface($h), $h, Vector::add($p, $t, $share * $way), $n, Vector::cross($t, $n));
                 $here = $meet(0.0) ?? $p;
                 // seen from far off, the straight way along the tangent overshoots a bent rim: shorter ones are tried
                 for ($share = 1.0; $share > 1e-4; $share /= 2) {

@@ -11,6 +11,7 @@ use Cubo\Solid\Solid;
 use Cubo\Solid\Surface;
 use Cubo\Solid\SurfaceEquation;
 use Cubo\Solid\SurfaceKind;
+use Cubo\Solid\SurfaceMeeting;
 
 /**
  * Volume (mm3), area (mm2), centroid (mm) and moments of inertia (mm5) of a solid over its true surfaces.
@@ -404,7 +405,7 @@ final class MassProperties
                 $p = [$m->x[$a] + $u * $l * $t[0], $m->y[$a] + $u * $l * $t[1], $m->z[$a] + $u * $l * $t[2]];
                 // round faces that only touch each other run on into each other: any place on one of them near the edge lies on both
                 $onBoth = $in === null
-                    ? SurfaceEquation::meet($m, $sa, $fa, $sb, $fb, $p, $e1, $e2) ?? SurfaceEquation::foot($sa, SurfaceEquation::project($sb, $p))
+                    ? SurfaceMeeting::meet($m, $sa, $fa, $sb, $fb, $p, $e1, $e2) ?? SurfaceEquation::foot($sa, SurfaceEquation::project($sb, $p))
                     : SurfaceEquation::along($sa->isFlat() ? $sb : $sa, $p, $in);
                 if ($onBoth !== null) {
                     $q = [$onBoth[0] - $p[0], $onBoth[1] - $p[1], $onBoth[2] - $p[2]];

@@ -124,10 +124,4 @@ final class PartMeasures
 
         return $this->faults ??= MeshFaults::of($this->solid);
     }
-
-    /** Flat area in the part's lowest plane, facing down, mm2. */
-    public function standingArea(): float
-    {
-        return Standing::of($this)->base;
-    }
 }

@@ -36,27 +36,6 @@ final class Through
         return true;
     }
 
-    /** How much material is left at the end of a hole that does not go through, along its axis, mm. */
-    public static function skin(PartMeasures $m, Hole $h): float
-    {
-        $least = INF;
-        $size = $m->bounds()->size();
-        $far = 2 * array_sum($size) + 1.0;
-        foreach ([1.0, -1.0] as $sign) {
-            $way = [$sign * $h->axis[0], $sign * $h->axis[1], $sign * $h->axis[2]];
-            $bottom = $m->tree()->firstHit($h->point, $way, 0.0, $far);
-            if ($bottom === null) {
-                continue;
-            }
-            $out = $m->tree()->firstHit($h->point, $way, $bottom[0] + 1e-6, $far);
-            if ($out !== null) {
-                $least = min($least, $out[0] - $bottom[0]);
-            }
-        }
-
-        return is_finite($least) ? $least : 0.0;
-    }
-
     /**
      * @param V $from
      * @param V $way unit

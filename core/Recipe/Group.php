@@ -21,6 +21,12 @@ final readonly class Group
         return $this->recipe->title;
     }
 
+    /** It as a recipe of its own, to be made inside the one it belongs to. */
+    public function within(Recipe $all): Recipe
+    {
+        return $this->recipe->placedIn($all, $this->id);
+    }
+
     public function with(Recipe $recipe): self
     {
         return new self($this->id, $recipe, $this->locked, $this->from);

@@ -47,7 +47,7 @@ final class Paint
         if ($step !== null) {
             $group = $recipe->groups[$step->text('group')] ?? null;
 
-            return $group === null ? null : self::colour($recipe->inside($group), substr($role, 3));
+            return $group === null ? null : self::colour($group->within($recipe), substr($role, 3));
         }
 
         return preg_match('#^[^/]*/([a-z0-9]+:.+)$#', $role, $m) ? self::colour($recipe, $m[1]) : null;

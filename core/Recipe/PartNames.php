@@ -41,7 +41,7 @@ final class PartNames
         // in a group it is called as it is there
         $group = $step === null || ! str_starts_with($role, 'in/') ? null : $recipe->groups[$step->text('group')] ?? null;
         if ($step !== null && $group !== null) {
-            return self::face(substr($role, 3), $recipe->inside($group)) . ' in ' . $step->name;
+            return self::face(substr($role, 3), $group->within($recipe)) . ' in ' . $step->name;
         }
         // a face inside a hollow lies behind one that has a name of its own
         if (preg_match('/^inside of ([a-z0-9]+:.+)$/', $role, $m)) {

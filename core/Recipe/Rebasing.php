@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe;
 
+use Cubo\Geometry\Angle;
 use Cubo\Geometry\Transform;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Number;
@@ -115,7 +116,7 @@ final class Rebasing
         if (abs($angle) < 1e-9 && hypot($u0, $v0) < 1e-9) {
             return $s;
         }
-        [$c, $d] = Transform::cosSin($angle);
+        [$c, $d] = Angle::cosSin($angle);
         [$u, $v] = [$s->text('u'), $s->text('v')];
         $s = $s->with('u', self::sum([[$c, $u], [-$d, $v]], $u0, $recipe))->with('v', self::sum([[$d, $u], [$c, $v]], $v0, $recipe));
         $key = $s->kind->turnedInFrameBy();

@@ -55,7 +55,7 @@ final readonly class Recipe
             + ($this->paint !== [] ? ['paint' => $this->paint] : [])
             + ($this->pins !== [] ? ['pins' => $this->pins] : [])
             + ($this->ground !== '' ? ['ground' => $this->ground] : [])
-            + ($this->groups !== [] ? ['groups' => array_map(static fn (Group $g): array => $g->toArray(), $this->groups)] : [])
+            + ($this->groups !== [] ? ['groups' => array_map(static fn ($g): array => $g->toArray(), $this->groups)] : [])
             + ($this->open !== '' ? ['open' => $this->open] : [])
             + ['steps' => array_map(static fn (Step $s): array => $s->toArray(), $this->steps)];
     }
@@ -148,10 +148,10 @@ final readonly class Recipe
         return $g === null ? $edited : $this->changed(['groups' => [...$edited->groups, $g->id => $g->with($edited->changed(['groups' => [], 'within' => []]))]]);
     }
 
-    /** A group as a recipe of its own, to be made inside this one. */
-    public function inside(Group $g): self
+    /** The steps of a group of another recipe, to be made inside that one. */
+    public function placedIn(self $all, string $group): self
     {
-        return $g->recipe->changed(['groups' => $this->groups, 'within' => [...$this->within, $g->id]]);
+        return $this->changed(['groups' => $all->groups, 'within' => [...$all->within, $group]]);
     }
 
     /** @return list<string> ids of a group and of all that it places, directly or not */
@@ -173,7 +173,7 @@ final readonly class Recipe
     /** Whether some step, here or in a group, makes a body that stays apart even where it touches others. */
     public function keepsBodiesApart(): bool
     {
-        $steps = array_merge($this->steps, ...array_values(array_map(static fn (Group $g): array => $g->recipe->steps, $this->groups)));
+        $steps = array_merge($this->steps, ...array_values(array_map(static fn ($g): array => $g->recipe->steps, $this->groups)));
         foreach ($steps as $s) {
             if (! $s->off && $s->text('effect') === 'apart') {
                 return true;

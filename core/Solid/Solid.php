@@ -184,7 +184,7 @@ final class Solid
             $m->offset[$f] = $this->offset[$f] / $l;
         }
         foreach ($this->surfaces as $i => $s) {
-            $m->surfaces[$i] = $s->scaled($kx, $ky, $kz);
+            $m->surfaces[$i] = $s->scaled($kx, $ky, $kz) ?? Surface::free($s->name, StretchedSurface::by($s, $kx, $ky, $kz));
         }
 
         return $m;

@@ -96,7 +96,7 @@ final readonly class Surface
     }
 
     /** Stretched along the axes of the frame about the origin; all factors above zero. */
-    public function scaled(float $kx, float $ky, float $kz): self
+    public function scaled(float $kx, float $ky, float $kz): ?self
     {
         if ($this->isFlat()) {
             return $this;
@@ -116,7 +116,7 @@ final readonly class Surface
             }
         }
 
-        return self::free($this->name, StretchedSurface::by($this, $kx, $ky, $kz));
+        return null;
     }
 
     public function renamed(string $name): self

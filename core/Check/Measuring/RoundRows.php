@@ -12,10 +12,10 @@ use Cubo\Check\Row;
 use Cubo\Check\Rows;
 use Cubo\Check\Subject;
 use Cubo\Geometry\Vector;
+use Cubo\Measure\BlindEnd;
 use Cubo\Measure\Hole;
 use Cubo\Measure\RoundPiece;
 use Cubo\Measure\Slot;
-use Cubo\Measure\Through;
 
 /** Holes and pins, what is sunk into them, cones and slots. */
 final class RoundRows
@@ -81,7 +81,7 @@ final class RoundRows
                 ? $this->rows->row($r, 'through', null, '', false, 'Goes through', 'The hole should end at a depth of ' . $unit->brief($r->nominal) . '; it goes right through the part.', $place)
                 : $this->rows->length($r, $hole->depth(), 'The hole is ' . $unit->show($hole->depth()) . ' deep to where its full width ends; ' . $unit->brief($r->nominal) . ' is asked.', $place);
         }
-        $skin = $hole->through ? 0.0 : Through::skin($this->subject->part, $hole);
+        $skin = $hole->through ? 0.0 : BlindEnd::left($this->subject->part, $hole);
 
         return $this->rows->row($r, $hole->through ? 'through' : $unit->show($hole->depth()), $hole->through ? 0.0 : -$skin, $hole->through ? '' : $unit->show($skin), $hole->through,
             'Not through', 'The hole does not go through: ' . $unit->show($skin) . ' ' . $unit->word() . ' are left at its end. Make it deeper, or choose “through”.', $place);

@@ -60,7 +60,7 @@ final class Facts
     public function areas(): ?array
     {
         if ($this->areas === false) {
-            $this->areas = OtherAreas::of($this);
+            $this->areas = OtherAreas::of($this->subject, $this->same());
         }
 
         return $this->areas;
@@ -70,7 +70,7 @@ final class Facts
     public function turnedStep(): ?Step
     {
         if ($this->turnedStep === false) {
-            $this->turnedStep = $this->isReference() && ($this->fit()?->isStraight() ?? false) ? null : OtherDirections::of($this);
+            $this->turnedStep = $this->isReference() && ($this->fit()?->isStraight() ?? false) ? null : OtherDirections::of($this->subject, $this->same());
         }
 
         return $this->turnedStep;

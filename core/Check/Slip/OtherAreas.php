@@ -7,6 +7,7 @@ namespace Cubo\Check\Slip;
 use Cubo\Budget\Budget;
 use Cubo\Check\Comparing\Alignment;
 use Cubo\Check\Making\Making;
+use Cubo\Check\Subject;
 use Cubo\Measure\PartMeasures;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Step;
@@ -20,15 +21,18 @@ final class OtherAreas
     /** Areas of a sketch that are tried; more would keep people waiting. */
     private const MOST = 8;
 
-    /** @return array{Step, bool}|null the extrusion, and whether it took too many areas; null when no other areas help */
-    public static function of(Facts $facts): ?array
+    /**
+     * @param float $same mm: surfaces closer than this are the same
+     * @return array{Step, bool}|null the extrusion, and whether it took too many areas; null when no other areas help
+     */
+    public static function of(Subject $subject, float $same): ?array
     {
-        $making = $facts->subject->making;
-        $ref = $facts->subject->reference;
+        $making = $subject->making;
+        $ref = $subject->reference;
         if ($making === null || $ref === null) {
             return null;
         }
-        $budget = $facts->subject->part->budget;
+        $budget = $subject->part->budget;
         $state = $making->made($making->recipe, $budget);
         $now = self::volume($state, $budget);
         $wanted = $ref->mass()->volume;
@@ -51,7 +55,7 @@ final class OtherAreas
                 continue;
             }
             $fit = Alignment::asItLies(new PartMeasures($other->part(), $budget), $ref);
-            if ($fit->within($facts->same())) {
+            if ($fit->within($same)) {
                 return [$s, count(array_intersect($toggle, $taken)) > 0];
             }
         }

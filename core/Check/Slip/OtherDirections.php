@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Cubo\Check\Slip;
 
 use Cubo\Check\Comparing\Alignment;
+use Cubo\Check\Subject;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\Vector;
 use Cubo\Measure\PartMeasures;
@@ -22,15 +23,18 @@ final class OtherDirections
     /** Volumes that differ by more than this share are not of the same part. */
     private const SAME = 2e-3;
 
-    /** @return Step|null the step that goes the wrong way */
-    public static function of(Facts $facts): ?Step
+    /**
+     * @param float $same mm: surfaces closer than this are the same
+     * @return Step|null the step that goes the wrong way
+     */
+    public static function of(Subject $subject, float $same): ?Step
     {
-        $making = $facts->subject->making;
-        $ref = $facts->subject->reference;
+        $making = $subject->making;
+        $ref = $subject->reference;
         if ($making === null || $ref === null) {
             return null;
         }
-        $budget = $facts->subject->part->budget;
+        $budget = $subject->part->budget;
         $turning = array_values(array_filter($making->recipe->steps, static fn (Step $s): bool => ! $s->off && $s->kind->has('direction')));
         foreach (array_slice($turning, 0, self::MOST) as $step) {
             $other = $step->text('direction') === 'down' ? 'up' : 'down';
@@ -43,7 +47,7 @@ final class OtherDirections
                 continue;
             }
             $shift = Transform::translation(Vector::sub($ref->bounds()->middle(), $part->bounds()->middle()));
-            if (Alignment::asItLies($part, $ref, $shift)->within($facts->same())) {
+            if (Alignment::asItLies($part, $ref, $shift)->within($same)) {
                 return $step;
             }
         }

@@ -77,7 +77,7 @@ final class Balls
         $out = [$seed => true];
         foreach ($this->graph->bordersOf($seed) as $h) {
             $o = $this->graph->across($h);
-            if (! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN - 0.02) {
+            if (! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > FacetGraph::TURN - 0.02) {
                 $out[$o] = true;
             }
         }

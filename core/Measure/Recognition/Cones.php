@@ -53,7 +53,7 @@ final class Cones
         $g = $this->graph;
         $next = [];
         foreach ($g->bordersOf($seed) as $h) {
-            if (! isset($taken[$g->across($h)]) && $g->turn($h) > Cylinders::TURN && $g->turn($h) < 1 - 1e-7) {
+            if (! isset($taken[$g->across($h)]) && $g->turn($h) > FacetGraph::TURN && $g->turn($h) < 1 - 1e-7) {
                 $next[$g->across($h)] = $h;
             }
         }
@@ -140,7 +140,7 @@ final class Cones
             $f = array_pop($stack);
             foreach ($g->bordersOf($f) as $h) {
                 $o = $g->across($h);
-                if (isset($members[$o]) || isset($taken[$o]) || $g->turn($h) < Cylinders::TURN) {
+                if (isset($members[$o]) || isset($taken[$o]) || $g->turn($h) < FacetGraph::TURN) {
                     continue;
                 }
                 $far = max(1.0, Vector::distance($tip, $g->corner($g->mesh->start[$h])));

@@ -14,9 +14,6 @@ use Cubo\Solid\Surface;
  */
 final class Cylinders
 {
-    /** Cosine of the greatest turn from facet to facet: a full circle has at least 16. */
-    public const TURN = 0.92;
-
     /** Corners may lie this share of the radius off. */
     private const OFF = 1e-3;
 
@@ -177,7 +174,7 @@ final class Cylinders
                 $d = isset($in[$o]) ? null : $this->graph->direction($h);
                 if ($d !== null && abs($d[0] * $members['axis'][0] + $d[1] * $members['axis'][1] + $d[2] * $members['axis'][2]) < 0.5) {
                     $ends++;
-                    $smooth += ! isset($this->known[$o]) && $this->graph->turn($h) > self::TURN && $this->graph->turn($h) < 1 - 1e-7 ? 1 : 0;
+                    $smooth += ! isset($this->known[$o]) && $this->graph->turn($h) > FacetGraph::TURN && $this->graph->turn($h) < 1 - 1e-7 ? 1 : 0;
                 }
             }
         }
@@ -196,7 +193,7 @@ final class Cylinders
         $b = $this->graph->normal[$this->graph->across($h)];
         $d = $this->graph->direction($h);
 
-        return $this->graph->turn($h) > self::TURN && $d !== null
+        return $this->graph->turn($h) > FacetGraph::TURN && $d !== null
             && abs($d[0] * $axis[0] + $d[1] * $axis[1] + $d[2] * $axis[2]) > 1 - 1e-6
             && abs($a[0] * $axis[0] + $a[1] * $axis[1] + $a[2] * $axis[2]) < 1e-4
             && abs($b[0] * $axis[0] + $b[1] * $axis[1] + $b[2] * $axis[2]) < 1e-4;

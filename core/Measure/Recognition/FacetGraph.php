@@ -16,6 +16,9 @@ use Cubo\Solid\Solid;
  */
 final class FacetGraph
 {
+    /** Cosine of the greatest turn from facet to facet of a round face: a full circle has at least 16. */
+    public const TURN = 0.92;
+
     /** Facets with more sides than this are flats beside a round face, none of its own. */
     private const SIDES = 8;
 
@@ -182,7 +185,7 @@ final class FacetGraph
             [$f, $g] = [$s->facet[intdiv($h, 3)], $s->facet[intdiv($o, 3)]];
             if ($f !== $g && $s->surfaces[$s->surfaceOf[$f]]->isFlat() && $s->surfaces[$s->surfaceOf[$g]]->isFlat()) {
                 $turn = $s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g];
-                if ($turn > Cylinders::TURN && $turn < self::FLAT) {
+                if ($turn > self::TURN && $turn < self::FLAT) {
                     return true;
                 }
             }

@@ -93,7 +93,7 @@ final class Rings
         for ($queue = [$seed]; $queue !== [] && count($out) < self::LEAST;) {
             foreach ($this->graph->bordersOf(array_shift($queue)) as $h) {
                 $o = $this->graph->across($h);
-                if (! isset($out[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN && $this->graph->turn($h) < 1 - 1e-7) {
+                if (! isset($out[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > FacetGraph::TURN && $this->graph->turn($h) < 1 - 1e-7) {
                     $out[$o] = true;
                     $queue[] = $o;
                 }
@@ -172,7 +172,7 @@ final class Rings
         for ($stack = $from; $stack !== [];) {
             foreach ($this->graph->bordersOf(array_pop($stack)) as $h) {
                 $o = $this->graph->across($h);
-                if (! isset($members[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > Cylinders::TURN - 0.05 && $this->lies($o, $ring, $off)) {
+                if (! isset($members[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > FacetGraph::TURN - 0.05 && $this->lies($o, $ring, $off)) {
                     $members[$o] = true;
                     $stack[] = $o;
                 }

@@ -47,7 +47,7 @@ final class Groups
         if (count($t->recipe->within) >= self::DEEPEST) {
             throw new StepProblem(new Message('too-deep', 'Too many groups lie inside each other.', 'At most ' . self::DEEPEST . ' may.', 'group'));
         }
-        $recipe = $t->recipe->inside($g);
+        $recipe = $g->within($t->recipe);
         $set = self::set($t, $g);
 
         return $set === [] ? $recipe : $recipe->withSizes([...$recipe->sizes, ...$set]);

@@ -11,35 +11,11 @@ use Cubo\Sketch\Sketch;
 /** One of the independent ways in which a sketch can still move, to first order. */
 final readonly class Way
 {
-    /** How far a sketch is moved to show a way, as a share of its size. */
-    private const SHOWN = 0.05;
-
     /**
      * @param array<string, array{float,float}> $points how much each moves; the farthest by 1
      * @param array<string, float> $sizes by entity: how much its radius or half axis changes
      */
     public function __construct(public array $points, public array $sizes) {}
-
-    /**
-     * The sketch moved a little this way, and back from there to where its relations hold.
-     *
-     * @param array<string, float> $values of the dimensions
-     */
-    public function moved(Sketch $s, array $values, bool $back): Sketch
-    {
-        $by = ($back ? -1 : 1) * self::SHOWN * $s->size();
-        foreach ($this->points as $id => [$du, $dv]) {
-            [$u, $v] = $s->point($id);
-            $s = $s->withPoint($id, $u + $by * $du, $v + $by * $dv);
-        }
-        foreach ($this->sizes as $id => $d) {
-            // what is small shrinks by half at most
-            $s = $s->withEntity($s->entities[$id]->sized(max(0.5 * $s->entities[$id]->size, $s->entities[$id]->size + $by * $d)));
-        }
-        SketchSolver::settle($s, $values);
-
-        return $s;
-    }
 
     /** For instance "c1 can slide up and down". */
     public function words(Sketch $s): string

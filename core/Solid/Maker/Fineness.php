@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Maker;
 
-use Cubo\Geometry\Transform;
+use Cubo\Geometry\Angle;
 
 /**
  * How many facets a full turn gets: chord height at most CHORD, always a multiple of eight, so that every circle has
@@ -34,7 +34,7 @@ final class Fineness
     {
         $out = [];
         for ($i = 0; $i < $n; $i++) {
-            $out[] = Transform::cosSin(360.0 * $i / $n);
+            $out[] = Angle::cosSin(360.0 * $i / $n);
         }
 
         return $out;
@@ -54,9 +54,9 @@ final class Fineness
         }
         $out = [];
         for ($i = 0; 360.0 * $i / $n < $angle - 1e-9; $i++) {
-            $out[] = Transform::cosSin(360.0 * $i / $n);
+            $out[] = Angle::cosSin(360.0 * $i / $n);
         }
-        $out[] = Transform::cosSin($angle);
+        $out[] = Angle::cosSin($angle);
 
         return $out;
     }

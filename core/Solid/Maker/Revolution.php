@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Maker;
 
+use Cubo\Geometry\Angle;
 use Cubo\Geometry\EarClipping;
 use Cubo\Geometry\Transform;
 use Cubo\Solid\Refused;
@@ -209,7 +210,7 @@ final class Revolution
             $loops[] = range($first[$l], $first[$l] + count($loop) - 1);
         }
         $triangles = EarClipping::fill($loops, array_column($this->points, 0), array_column($this->points, 1));
-        [$c, $s] = Transform::cosSin($this->angle);
+        [$c, $s] = Angle::cosSin($this->angle);
         $start = $this->b->facet(0, -1, 0, 0.0, $this->surface(Surface::plane("$this->step:start")));
         $end = $this->b->facet(-$s, $c, 0, 0.0, $this->surface(Surface::plane("$this->step:end")));
         foreach ($triangles as [$p, $q, $r]) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Maker;
 
+use Cubo\Geometry\Angle;
 use Cubo\Geometry\Transform;
 use Cubo\Solid\Refused;
 use Cubo\Solid\Solid;
@@ -152,7 +153,7 @@ final class Shapes
         foreach ([[0.0, $radius], [$height, $top]] as [$z, $r]) {
             $loop = [];
             for ($i = 0; $i < $sides; $i++) {
-                [$c, $s] = Transform::cosSin(360.0 * $i / $sides);
+                [$c, $s] = Angle::cosSin(360.0 * $i / $sides);
                 $loop[] = [$r * $c, $r * $s, $z];
             }
             $stations[] = [$loop];
@@ -200,7 +201,7 @@ final class Shapes
         $out = [];
         $step = 360.0 / $n;
         $at = static function (float $a) use ($cu, $cv, $radius, $name): array {
-            [$c, $s] = Transform::cosSin($a);
+            [$c, $s] = Angle::cosSin($a);
 
             return [$cu + $radius * $c, $cv + $radius * $s, ['name' => $name, 'circle' => [$cu, $cv, $radius]]];
         };

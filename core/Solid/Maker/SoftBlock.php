@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Solid\Maker;
 
+use Cubo\Geometry\Angle;
 use Cubo\Geometry\Transform;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Refused;
@@ -84,7 +85,7 @@ final class SoftBlock
         $quarter = [[1.0, 0.0], [0.0, 1.0]];
         if ($round) {
             $n = intdiv(Fineness::facets($r), 4);
-            $quarter = array_map(static fn (int $i): array => Transform::cosSin(90.0 * $i / $n), range(0, $n));
+            $quarter = array_map(static fn (int $i): array => Angle::cosSin(90.0 * $i / $n), range(0, $n));
         }
         // rings from below: how far drawn in, how high
         $rings = [[0.0, 0.0], [0.0, $size[2]]];

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Cubo\Geometry\Angle;
 use Cubo\Geometry\CubicSpline;
 use Cubo\Geometry\Transform;
 use Cubo\Geometry\TriangleDistance;
@@ -84,7 +85,7 @@ it('welds vertices within the tolerance and no others', function (): void {
 it('pairs faces around an edge by the material between them', function (): void {
     // seen along the edge: material from 0 to 90 and from 180 to 270 degrees
     $face = static function (int $h, float $angle, bool $forward): array {
-        [$c, $s] = Transform::cosSin($angle);
+        [$c, $s] = Angle::cosSin($angle);
 
         // a forward half-edge has its material clockwise of the face, so its normal points the other way
         return [$h, $forward, $forward ? [-$s, $c, 0.0] : [$s, -$c, 0.0]];

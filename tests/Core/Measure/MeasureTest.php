@@ -6,6 +6,7 @@ use Cubo\Geometry\Transform;
 use Cubo\Measure\Bodies;
 use Cubo\Measure\Bounds;
 use Cubo\Measure\PartMeasures;
+use Cubo\Measure\Standing;
 use Cubo\Solid\Boolean\BooleanOperation;
 use Cubo\Solid\Maker\Primitives;
 use Cubo\Solid\Solid;
@@ -106,6 +107,6 @@ it('does not take the edge of a cone for a thin wall', function (): void {
 });
 
 it('measures the flat area a part stands on', function (): void {
-    expect(measures(Parts::box(20, 30, 7))->standingArea())->toEqualWithDelta(600.0, 1e-9)
-        ->and(measures(Primitives::sphere('a', 5.0))->standingArea())->toBe(0.0);
+    expect(Standing::of(measures(Parts::box(20, 30, 7)))->base)->toEqualWithDelta(600.0, 1e-9)
+        ->and(Standing::of(measures(Primitives::sphere('a', 5.0)))->base)->toBe(0.0);
 });

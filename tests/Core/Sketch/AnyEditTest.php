@@ -12,6 +12,7 @@ use Cubo\Sketch\Draw\TypedLine;
 use Cubo\Sketch\RelationKind;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\SketchFormat;
+use Cubo\Sketch\Solve\Moving;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -66,7 +67,7 @@ it('answers anything with a sketch that holds, or with words, and soon', functio
                 expect(SketchFormat::write(SketchFormat::read(json_decode((string) json_encode($written), true))) == $written)->toBeTrue($at);
                 new Arrangement(DrawnCurves::of($after->sketch));
                 foreach (array_slice($after->ways, 0, 2) as $way) {
-                    $way->moved($after->sketch, (new DimensionValues($after->sketch, Unit::Millimetre))->values, true);
+                    Moving::along($way, $after->sketch, (new DimensionValues($after->sketch, Unit::Millimetre))->values, true);
                     expect($way->words($after->sketch))->not->toBe('');
                 }
                 $s = $after->sketch;

@@ -8,6 +8,7 @@ use Cubo\Sketch\RelationKind as K;
 use Cubo\Sketch\Role;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\Solve\Equation;
+use Cubo\Sketch\Solve\Moving;
 use Cubo\Sketch\Solve\SketchSolver;
 use Cubo\Sketch\Solve\UnfitRelation;
 use Random\Engine\Mt19937;
@@ -250,7 +251,7 @@ it('names the ways a sketch can still move, and shows each without leaving its r
     expect($words)->toContain("$circle can change its size", "$circle can slide left and right", "$circle can slide up and down");
     foreach ($solved->ways as $way) {
         foreach ([false, true] as $back) {
-            $moved = $way->moved($solved->sketch, $s->values, $back);
+            $moved = Moving::along($way, $solved->sketch, $s->values, $back);
             // still a rectangle on its corner, and not where it was
             expect($moved->point($b)[1])->toEqualWithDelta(0.0, 1e-9)->and($moved->point($c)[0])->toEqualWithDelta($moved->point($b)[0], 1e-9)
                 ->and($moved->point($d)[1])->toEqualWithDelta($moved->point($c)[1], 1e-9)

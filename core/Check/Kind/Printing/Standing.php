@@ -17,6 +17,7 @@ use Cubo\Check\Measuring\Measuring;
 use Cubo\Check\Proposing\Proposing;
 use Cubo\Check\Requirement;
 use Cubo\Check\Row;
+use Cubo\Measure\Standing as Footing;
 use Cubo\Quantity\Amount;
 use Cubo\Quantity\Unit;
 
@@ -61,7 +62,7 @@ final class Standing extends Kind implements Measured, Proposes
 
     public function proposals(Proposing $p): array
     {
-        $area = $p->part->standingArea();
+        $area = Footing::of($p->part)->base;
 
         return [new Requirement('standing', $this, 'Stands on the bed', floor($area * self::SHARE), 0.0, 1, abs($p->part->bounds()->min[2]) < Axes::NOTHING && $area > self::WORTH)];
     }
@@ -77,7 +78,7 @@ final class Standing extends Kind implements Measured, Proposes
 
             return $m->rows->row($r, $unit->show(abs($low)) . ($below ? ' below' : ' above'), $low, $unit->show($low), false, $below ? 'Below the ground' : 'Floats above the ground', Diagnosis::ground($low, $m->subject->part, $unit), $spot);
         }
-        $area = $m->subject->part->standingArea();
+        $area = Footing::of($m->subject->part)->base;
 
         return $m->rows->row($r, Amount::area($area, $unit), $area - $r->nominal, '', $area >= $r->nominal - 1e-6, 'Stands on too little', 'Too little of the part lies flat on the ground. Does another side make a better base?', $spot);
     }
