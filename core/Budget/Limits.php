@@ -12,6 +12,9 @@ final class Limits
 {
     public const STEPS = 200;
 
+    /** Letters of an id. */
+    public const ID = 12;
+
     public const GROUPS = 40;
 
     /** named sizes of a recipe or a group */

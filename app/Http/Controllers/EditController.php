@@ -18,6 +18,7 @@ use App\Support\TakenEdit;
 use App\Support\Workbench;
 use Cubo\Budget\OverBudget;
 use Cubo\Recipe\Difference;
+use Cubo\Recipe\Edit\Edit;
 use Cubo\Recipe\Message;
 use Cubo\Recipe\StepProblem;
 use Illuminate\Http\JsonResponse;
@@ -27,9 +28,6 @@ use Illuminate\Http\Response;
 /** The door for edits of the bench: each is taken in once, and answered with the bench as it is then. */
 final class EditController extends Controller
 {
-    /** Edits after which the step that is new gets the focus. */
-    private const MAKES = ['add', 'one-more', 'around', 'group', 'place', 'take'];
-
     public function __construct(private readonly Workbench $bench, private readonly RecipeBook $book, private readonly EditDesk $desk, private readonly BenchEdits $edits) {}
 
     public function edit(BenchEdit $request, Recipe $recipe): Response|JsonResponse
@@ -37,10 +35,11 @@ final class EditController extends Controller
         $this->authorize('edit', $recipe);
         $this->bench->waits(Workbench::EDIT);
         $in = $request->validated();
+        $edit = $request->sentEdit();
         $focus = null;
         try {
-            $taken = $this->desk->take($recipe, $request->sent(), function (Recipe $r) use ($in, &$focus): Move {
-                return $this->move($r, $in, $focus);
+            $taken = $this->desk->take($recipe, $request->sent(), function (Recipe $r) use ($edit, $in, &$focus): Move {
+                return $edit === null ? $this->back($r, $in['do'] === 'undo') : $this->move($r, $edit, $in, $focus);
             });
         } catch (StepProblem $p) {
             $taken = new TakenEdit(EditOutcome::Refused, $recipe->version, "{$p->note->what} {$p->note->why}");
@@ -48,7 +47,7 @@ final class EditController extends Controller
             $taken = new TakenEdit(EditOutcome::Elsewhere, $recipe->refresh()->version);
         }
 
-        return $this->answer($recipe, $taken, $in, $focus);
+        return $this->answer($recipe, $taken, $edit, $in, $focus);
     }
 
     /** How far the edits of a window have come, for when an answer did not. */
@@ -71,28 +70,31 @@ final class EditController extends Controller
         return response()->view('bench.work', [...BenchPage::for($recipe, $this->bench, $this->book), 'picked' => is_string($step) ? $step : null]);
     }
 
-    /** @param array<string, mixed> $in */
-    private function move(Recipe $recipe, array $in, ?string &$focus): Move
+    /** One revision back, or forth again. */
+    private function back(Recipe $recipe, bool $undo): Move
     {
-        if ($in['do'] === 'undo' || $in['do'] === 'redo') {
-            $other = $in['do'] === 'undo' ? $this->book->before($recipe) : $this->book->after($recipe);
-            if ($other === null) {
-                return Move::nowhere($in['do'] === 'undo' ? 'There is nothing to take back.' : 'Nothing was taken back.');
-            }
-            $words = Difference::words($recipe->document(), $other);
-
-            return $in['do'] === 'undo' ? Move::back("Taken back. $words") : Move::forth("Done again. $words");
+        $other = $undo ? $this->book->before($recipe) : $this->book->after($recipe);
+        if ($other === null) {
+            return Move::nowhere($undo ? 'There is nothing to take back.' : 'Nothing was taken back.');
         }
+        $words = Difference::words($recipe->document(), $other);
+
+        return $undo ? Move::back("Taken back. $words") : Move::forth("Done again. $words");
+    }
+
+    /** @param array<string, mixed> $in */
+    private function move(Recipe $recipe, Edit $edit, array $in, ?string &$focus): Move
+    {
         $before = $recipe->document();
         try {
-            $after = $in['do'] === 'leave' ? $before : $this->edits->of($recipe, $before, $in);
-        } catch (OverBudget $e) {
+            $after = $this->edits->of($recipe, $before, $edit, $in);
+        } catch (OverBudget) {
             throw new StepProblem(new Message('too-much', 'This cannot be worked out now.', 'The part has too many faces for it, or is still being made.'));
         }
         if ($after->toJson() === $before->toJson()) {
             return Move::nowhere();
         }
-        if (in_array($in['do'], self::MAKES, true)) {
+        if ($edit->makesStep()) {
             $focus = array_values(array_diff(array_column($after->atHand()->steps, 'id'), array_column($before->atHand()->steps, 'id')))[0] ?? null;
         }
 
@@ -100,7 +102,7 @@ final class EditController extends Controller
     }
 
     /** @param array<string, mixed> $in */
-    private function answer(Recipe $recipe, TakenEdit $taken, array $in, ?string $focus): Response|JsonResponse
+    private function answer(Recipe $recipe, TakenEdit $taken, ?Edit $edit, array $in, ?string $focus): Response|JsonResponse
     {
         $status = in_array($taken->outcome, [EditOutcome::Kept, EditOutcome::Same], true) ? 200 : 409;
         $brief = isset($in['brief']) ? (string) $in['brief'] : null;
@@ -120,9 +122,9 @@ final class EditController extends Controller
             return response()->json($json, $status)->header('Cubo-Edit', $taken->outcome->value);
         }
         // a step that is tried out stays so while its values change
-        $tried = in_array($in['do'], ['set', 'pick', 'region', 'add-shape', 'drop-shape'], true) && ($in['trial'] ?? false) ? $in['step'] ?? null : null;
+        $tried = $edit?->keepsTrial() === true && ($in['trial'] ?? false) ? $in['step'] ?? null : null;
 
-        return response()->view('bench.work', [...BenchPage::for($recipe, $this->bench, $this->book), 'said' => $taken->words, 'told' => true, 'picked' => $focus ?? ($in['step'] ?? null), 'fresh' => in_array($in['do'], ['group', 'one-more', 'around'], true) ? null : ($focus ?? $tried)])
+        return response()->view('bench.work', [...BenchPage::for($recipe, $this->bench, $this->book), 'said' => $taken->words, 'told' => true, 'picked' => $focus ?? ($in['step'] ?? null), 'fresh' => $edit?->triesStep() === true ? $focus : $tried])
             ->header('Cubo-Edit', $taken->outcome->value);
     }
 }

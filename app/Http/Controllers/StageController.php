@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Recipe;
-use App\Support\BenchEdits;
 use App\Support\PreviewJson;
 use App\Support\Workbench;
 use Cubo\Exchange\GlbFile;
 use Cubo\Recipe\Arrange\Nudging;
+use Cubo\Recipe\Edit\Input;
 use Cubo\Recipe\Editing;
 use Cubo\Recipe\Measurement;
 use Cubo\Recipe\PartNames;
@@ -72,7 +72,7 @@ final class StageController extends Controller
     public function measure(Request $request, Recipe $recipe): JsonResponse
     {
         $this->authorize('view', $recipe);
-        $of = BenchEdits::names($request->query('of'));
+        $of = (new Input(['of' => $request->query('of')]))->names();
         $document = $recipe->atHand();
         $at = $request->query('at');
         $at = is_string($at) && preg_match('/^(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?)$/', $at, $n) ? [(float) $n[1], (float) $n[2], (float) $n[3]] : null;
@@ -90,7 +90,7 @@ final class StageController extends Controller
         self::step($document, $step);
         $tried = Editing::set($document, $step, (array) ($input['values'] ?? []));
         $trying = $this->bench->trying();
-        $tried = isset($input['by']) ? Nudging::by($tried, $step, BenchEdits::way($input['by']), $trying->evaluate(...)) : $tried;
+        $tried = isset($input['by']) ? Nudging::by($tried, $step, (new Input($input))->way(), $trying->evaluate(...)) : $tried;
         $it = self::step($tried, $step);
         $glb = null;
         $message = null;

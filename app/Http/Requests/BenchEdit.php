@@ -4,61 +4,77 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Recipe;
+use App\Support\BenchEdits;
 use App\Support\SentEdit;
 use Cubo\Budget\Limits;
-use Cubo\Quantity\DensityUnit;
+use Cubo\Recipe\Edit\Edit;
+use Cubo\Recipe\Edit\Rule as InputRule;
+use Cubo\Recipe\Edit\RuleType;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
-/** An edit as a bench sends it: what it does, to what, and which edit of which window it is. */
+/** An edit as a bench sends it: what it does, to what, and which edit of which window it is. Its values follow the rules of the edit itself. */
 final class BenchEdit extends FormRequest
 {
-    public const KINDS = ['add', 'set', 'pick', 'delete', 'shift', 'switch', 'add-shape', 'drop-shape', 'region', 'sizes', 'size', 'material', 'paint', 'pin', 'align', 'drop', 'undo', 'redo', 'nudge', 'spin', 'put-at', 'ground', 'one-more', 'around', 'group', 'ungroup', 'set-free', 'place', 'take', 'open', 'close', 'group-name', 'lock', 'forget', 'renew', 'anew', 'leave'];
+    public const BACK_AND_FORTH = ['undo', 'redo'];
+
+    /** @var array<string, Edit>|null */
+    private ?array $edits = null;
 
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return [
+        $rules = [
             'version' => ['required', 'integer', 'between:0,2000000000'],
             'line' => ['nullable', 'string', 'max:' . SentEdit::LONGEST_LINE],
             'number' => ['nullable', 'integer', 'between:1,100000000'],
             'own' => ['nullable', 'array', 'max:' . SentEdit::MOST_LINES],
             'own.*' => ['string', 'max:' . SentEdit::LONGEST_LINE],
             'brief' => ['nullable', Rule::in(['1', '2'])],
-            'do' => ['required', 'string', Rule::in(self::KINDS)],
-            'step' => ['nullable', 'string', 'max:12'],
-            'kind' => ['nullable', 'string', 'max:20'],
-            'name' => ['nullable', 'string', 'max:' . Limits::WORD],
-            'value' => ['nullable', 'string', 'max:' . (Limits::TYPED + 1)],
-            'note' => ['nullable', 'string', 'max:' . Limits::NOTE],
-            'heading' => ['nullable', 'string', 'max:' . Limits::WORD],
-            'after' => ['nullable', 'string', 'max:12'],
+            'do' => ['required', 'string', Rule::in([...array_keys($this->edits()), ...self::BACK_AND_FORTH])],
+            'step' => ['nullable', 'string', 'max:' . Limits::ID],
             'trial' => ['nullable', 'boolean'],
-            'key' => ['nullable', 'string', 'max:20'],
-            'on' => ['nullable', 'boolean'],
-            'letter' => ['nullable', 'string', 'max:2'],
-            'of' => ['nullable'],
-            'of.*' => ['nullable', 'string', 'max:' . Limits::NAME],
-            'what' => ['nullable', 'string', 'max:10'],
-            'by' => ['nullable', 'array', 'size:3'],
-            'degrees' => ['nullable', 'numeric', 'between:-360,360'],
-            'face' => ['nullable', 'string', 'max:' . Limits::NAME],
-            'count' => ['nullable', 'integer', 'between:1,50'],
-            'group' => ['nullable', 'string', 'max:12'],
-            'part' => ['nullable', 'integer', 'between:0,2000000000'],
-            'steps' => ['nullable', 'array', 'max:60'],
-            'against' => ['nullable', 'string', 'max:12'],
-            'how' => ['nullable', 'string', 'max:12'],
-            'way' => ['nullable', 'string', 'max:1'],
-            'colour' => ['nullable', 'string', 'max:20'],
-            'places' => ['nullable', 'integer', 'between:-200,200'],
-            'index' => ['nullable', 'integer', 'between:0,200'],
-            'values' => ['nullable', 'array', 'max:40'],
-            'sizes' => ['nullable', 'array', 'max:80'],
-            'material' => ['nullable', 'string', 'max:30'],
-            'density' => ['nullable', 'string', 'max:40'],
-            'density_unit' => ['nullable', 'string', Rule::enum(DensityUnit::class)],
         ];
+        foreach ($this->sentEdit()?->rules() ?? [] as $key => $rule) {
+            $rules[$key] = ['nullable', ...self::of($rule)];
+            if ($rule->type === RuleType::Names) {
+                $rules["$key.*"] = ['nullable', 'string', 'max:' . (int) $rule->most];
+            }
+        }
+
+        return $rules;
+    }
+
+    /** The edit that was sent; null for one that goes back or forth. */
+    public function sentEdit(): ?Edit
+    {
+        $do = $this->input('do');
+
+        return is_string($do) ? $this->edits()[$do] ?? null : null;
+    }
+
+    /** @return array<string, Edit> */
+    private function edits(): array
+    {
+        /** @var Recipe $recipe */
+        $recipe = $this->route('recipe');
+
+        return $this->edits ??= app(BenchEdits::class)->all($recipe);
+    }
+
+    /** @return list<mixed> */
+    private static function of(InputRule $rule): array
+    {
+        return match ($rule->type) {
+            RuleType::Text => ['string', 'max:' . (int) $rule->most],
+            RuleType::Choice => ['string', Rule::in($rule->choices)],
+            RuleType::Whole => ['integer', 'between:' . (int) $rule->least . ',' . (int) $rule->most],
+            RuleType::Real => ['numeric', "between:$rule->least,$rule->most"],
+            RuleType::Flag => ['boolean'],
+            RuleType::Several => ['array', 'max:' . (int) $rule->most],
+            RuleType::Names => [],
+        };
     }
 
     protected function prepareForValidation(): void
