@@ -7,6 +7,7 @@ namespace Cubo\Recipe;
 use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Quantity\UnreadableExpression;
+use Cubo\Recipe\Kind\Field;
 use Cubo\Recipe\Kind\FieldType;
 
 /** The typed values of a step as numbers; whatever is wrong with one becomes a StepProblem at its field. */
@@ -36,7 +37,7 @@ final readonly class StepValues
         return match ($field->type) {
             FieldType::Angle, FieldType::Factor => $this->plain($this->step->text($key), $key),
             FieldType::Count => $this->count($key),
-            default => $this->length($this->step->text($key), $key, $field->label(), $field->type),
+            default => $this->length($this->step->text($key), $key, $field, $field->type),
         };
     }
 
@@ -52,21 +53,23 @@ final readonly class StepValues
         return [$this->number('x'), $this->number('y'), $this->number('z')];
     }
 
-    public function length(string $typed, string $key, string $label, FieldType $type): float
+    /** @param Field|string $called what it is called, or the field that says so when it must */
+    public function length(string $typed, string $key, Field|string $called, FieldType $type): float
     {
+        $label = static fn (): string => is_string($called) ? $called : $called->label();
         try {
             $mm = Expression::length($typed, $this->unit, $this->named);
         } catch (UnreadableExpression $e) {
-            throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "The $label says “{$typed}”. " . $e->getMessage(), $key));
+            throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "The {$label()} says “{$typed}”. " . $e->getMessage(), $key));
         }
         if (abs($mm) > self::MOST) {
-            throw new StepProblem(new Message('too-large', 'This is too large.', "The $label is " . $this->unit->brief($mm) . ' ' . $this->unit->word() . ', which is more than 10 metres.', $key));
+            throw new StepProblem(new Message('too-large', 'This is too large.', "The {$label()} is " . $this->unit->brief($mm) . ' ' . $this->unit->word() . ', which is more than 10 metres.', $key));
         }
         if ($type === FieldType::Size && $mm <= 0 || $type === FieldType::SizeOrZero && $mm < 0) {
-            throw new StepProblem(new Message('not-positive', $mm < 0 ? 'This size is below zero.' : 'This size is zero.', "The $label is " . $this->unit->brief($mm) . '. A size must be more than 0; the direction is chosen apart from it.', $key));
+            throw new StepProblem(new Message('not-positive', $mm < 0 ? 'This size is below zero.' : 'This size is zero.', "The {$label()} is " . $this->unit->brief($mm) . '. A size must be more than 0; the direction is chosen apart from it.', $key));
         }
         if ($type === FieldType::Size && $mm < 1e-3) {
-            throw new StepProblem(new Message('too-small', 'This is too small.', "The $label is less than a thousandth of a millimetre.", $key));
+            throw new StepProblem(new Message('too-small', 'This is too small.', "The {$label()} is less than a thousandth of a millimetre.", $key));
         }
 
         return $mm;
