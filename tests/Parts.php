@@ -51,7 +51,7 @@ final class Parts
     {
         $r = self::build($steps, $unit)->results['s' . count($steps)];
 
-        return $r->messages === [] ? $r->status : $r->messages[0]->code . ($r->messages[0]->field === null ? '' : '@' . $r->messages[0]->field);
+        return $r->messages === [] ? $r->status->value : $r->messages[0]->code . ($r->messages[0]->field === null ? '' : '@' . $r->messages[0]->field);
     }
 
     /** Volume by which two solids differ, mm3. */

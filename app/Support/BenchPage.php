@@ -20,6 +20,7 @@ use Cubo\Recipe\PartNames;
 use Cubo\Recipe\PartState;
 use Cubo\Recipe\Recipe as Document;
 use Cubo\Recipe\Reliance;
+use Cubo\Recipe\StepStatus;
 
 /** All that the bench shows, for a student's work or a teacher's reference part. */
 final class BenchPage
@@ -188,7 +189,7 @@ final class BenchPage
     {
         $out = [];
         foreach ($document->steps as $s) {
-            if ($s->kind->draws() && ($state->results[$s->id]->status ?? '') === 'done') {
+            if ($s->kind->draws() && ($state->results[$s->id]->status ?? null) === StepStatus::Done) {
                 $out[$s->id] = $bench->sketchNotes($document, $s);
             }
         }

@@ -7,7 +7,6 @@ namespace Cubo\Recipe;
 use Cubo\Budget\Limits;
 use Cubo\Measure\Material;
 use Cubo\Quantity\DensityUnit;
-use Cubo\Quantity\Expression;
 use Cubo\Quantity\Unit;
 use Cubo\Recipe\Kind\FieldType;
 use Cubo\Recipe\Kind\Kind;
@@ -72,66 +71,6 @@ final class Editing
         }
 
         return $r->of(new Material($name, self::typed($density ?? $r->material->density ?? ''), $unit ?? $r->material->unit ?? DensityUnit::GramPerCubicCentimetre));
-    }
-
-    /**
-     * The table of sizes as typed, row by row. A row whose name changes takes everything that uses it along; a row
-     * without a name and value goes. What is no name, or stands twice, is left as it was.
-     *
-     * @param array<array-key, mixed> $rows of ["name" => ..., "value" => ...], those there are in their order, then new ones
-     */
-    public static function sizes(Recipe $r, array $rows): Recipe
-    {
-        $old = array_keys($r->sizes);
-        $sizes = $renamed = [];
-        foreach (array_slice(array_values($rows), 0, Limits::SIZES) as $i => $row) {
-            $get = static fn (string $key): string => is_array($row) && is_string($row[$key] ?? null) ? self::typed($row[$key]) : '';
-            $name = strtolower($get('name'));
-            if ($name === '' && $get('value') === '') {
-                continue;
-            }
-            if (! preg_match(NamedSizes::NAME, $name) || isset(Expression::UNITS[$name]) || isset($sizes[$name])) {
-                if (! isset($old[$i])) {
-                    continue;
-                }
-                $name = (string) $old[$i];
-            }
-            if (isset($old[$i]) && $old[$i] !== $name) {
-                $renamed[(string) $old[$i]] = $name;
-            }
-            $sizes[$name] = $get('value');
-        }
-        if ($renamed !== []) {
-            $new = static fn (string $text, array $hidden = []): string => NamedSizes::renamed($text, array_diff_key($renamed, array_flip($hidden)));
-            $sizes = array_map(static fn (string $text): string => $new($text), $sizes);
-            foreach ($r->steps as $s) {
-                $r = $r->withStep(self::renamedIn($s, $new));
-            }
-        }
-
-        return $r->withSizes($sizes);
-    }
-
-    /** @param callable(string, list<string>=): string $new text and names that mean something else in it */
-    private static function renamedIn(Step $s, callable $new): Step
-    {
-        foreach ($s->kind->fields() as $key => $field) {
-            $v = $s->values[$key] ?? null;
-            if (is_string($v) && $field->type->isTyped()) {
-                $s = $s->with($key, $new($v));
-            } elseif ($field->type === FieldType::Sizes) {
-                $s = $s->with($key, array_map(static fn (string $text): string => $new($text), $s->sizes($key)));
-            } elseif ($field->type === FieldType::Drawing && is_array($v)) {
-                // a dimension of the sketch that has the old name hides it there
-                $own = array_column($v['relations'] ?? [], 'id');
-                $v['relations'] = array_map(static fn (array $relation): array => isset($relation['value']) ? [...$relation, 'value' => $new($relation['value'], $own)] : $relation, $v['relations'] ?? []);
-                $s = $s->with($key, $v);
-            } elseif ($field->type === FieldType::Shapes && is_array($v)) {
-                $s = $s->with($key, array_map(static fn (array $shape): array => [...$shape, ...array_map(static fn (string $text): string => $new($text), array_intersect_key($shape, array_flip(['u', 'v', 'width', 'height', 'round'])))], $v));
-            }
-        }
-
-        return $s;
     }
 
     /**
@@ -226,27 +165,6 @@ final class Editing
     }
 
     /**
-     * Changes one named size: its value, its name, or both; a name that is not there yet makes a new one, an empty one
-     * takes it out.
-     *
-     * @param string $of the size as it is called so far, nothing for a new one
-     */
-    public static function size(Recipe $r, string $of, ?string $name, ?string $value): Recipe
-    {
-        $rows = array_map(static fn (string $n, string $v): array => ['name' => $n, 'value' => $v], array_map(strval(...), array_keys($r->sizes)), array_values($r->sizes));
-        // a row that was given another name a moment ago is known by that one
-        $at = array_search($of !== '' && isset($r->sizes[$of]) ? $of : strtolower(self::typed($name ?? '')), array_column($rows, 'name'), true);
-        $at = $at === false ? count($rows) : $at;
-        $rows[$at] = ['name' => $name ?? $of, 'value' => $value ?? $rows[$at]['value'] ?? ''];
-        if ($name !== null && self::typed($name) === '') {
-            unset($rows[$at]['name']);
-            $rows[$at]['value'] = '';
-        }
-
-        return self::sizes($r, $rows);
-    }
-
-    /**
      * Takes over the values a person typed, as typed.
      *
      * @param array<string, mixed> $typed by key; "shapes" as values by letter or place, "regions" as "all" or a list of numbers
@@ -321,7 +239,7 @@ final class Editing
     }
 
     /** What was typed, without the characters that no text holds, and a little longer at most than any size may be. */
-    private static function typed(string $v): string
+    public static function typed(string $v): string
     {
         return mb_substr(trim((string) preg_replace('/[\x00-\x1F\x7F]/', '', mb_scrub($v, 'UTF-8'))), 0, Limits::TYPED + 1);
     }

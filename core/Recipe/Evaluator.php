@@ -59,12 +59,12 @@ final class Evaluator
         $waiting = false;
         foreach ($recipe->steps as $step) {
             if ($step->off) {
-                $results[$step->id] = new StepResult($step->id, 'off');
+                $results[$step->id] = new StepResult($step->id, StepStatus::Off);
 
                 continue;
             }
             if ($waiting) {
-                $results[$step->id] = new StepResult($step->id, 'waiting');
+                $results[$step->id] = new StepResult($step->id, StepStatus::Waiting);
 
                 continue;
             }
@@ -82,7 +82,7 @@ final class Evaluator
                     }
                     $next = sha1('sketch' . json_encode([self::VERSION, $onPart ? $key : '', $step->id, $step->values, $recipe->unit->value, $recipe->sizes]));
                     [$sketches[$step->id], $notes] = $this->read($next, $step, $drawn, $recipe, $part, $named);
-                    $results[$step->id] = new StepResult($step->id, 'done', $notes, $sketches[$step->id]->areas->regions);
+                    $results[$step->id] = new StepResult($step->id, StepStatus::Done, $notes, $sketches[$step->id]->areas->regions);
 
                     continue;
                 }
@@ -109,19 +109,19 @@ final class Evaluator
                     }
                 }
                 $key = $next;
-                $results[$step->id] = new StepResult($step->id, 'done', $known === null ? [] : [$known]);
+                $results[$step->id] = new StepResult($step->id, StepStatus::Done, $known === null ? [] : [$known]);
             } catch (StepProblem $p) {
-                $results[$step->id] = new StepResult($step->id, 'failed', [$p->note]);
+                $results[$step->id] = new StepResult($step->id, StepStatus::Failed, [$p->note]);
             } catch (OverBudget $e) {
                 if ($e->limit === Limit::Time && ! StepBudget::hadAllTime($began)) {
                     $waiting = true;
-                    $results[$step->id] = new StepResult($step->id, 'waiting');
+                    $results[$step->id] = new StepResult($step->id, StepStatus::Waiting);
 
                     continue;
                 }
                 $problem = StepBudget::problem($step, $e)->note;
                 $this->cache->putProblem($next, $problem);
-                $results[$step->id] = new StepResult($step->id, 'failed', [$problem]);
+                $results[$step->id] = new StepResult($step->id, StepStatus::Failed, [$problem]);
             }
             if ($budget !== null && $budget->spent() > self::LEAST) {
                 $this->cache->putCost($next, $budget->spent());

@@ -31,7 +31,7 @@ final class PartState
     public function isFinished(): bool
     {
         foreach ($this->results as $r) {
-            if ($r->status === 'waiting') {
+            if ($r->status === StepStatus::Waiting) {
                 return false;
             }
         }
@@ -43,7 +43,7 @@ final class PartState
     public function isSound(): bool
     {
         foreach ($this->results as $r) {
-            if ($r->status === 'failed' || $r->status === 'waiting') {
+            if ($r->status === StepStatus::Failed || $r->status === StepStatus::Waiting) {
                 return false;
             }
         }

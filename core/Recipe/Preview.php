@@ -47,7 +47,7 @@ final readonly class Preview
         $task = Task::inLog($recipe, $step, $evaluate);
         $added = $removed = null;
         $after = $differences ? $evaluate($recipe->upTo($step->id)) : null;
-        if ($after !== null && ! $step->off && ($after->results[$step->id]->status ?? '') === 'done' && ! $step->kind->draws() && ! $after->isEmpty()) {
+        if ($after !== null && ! $step->off && ($after->results[$step->id]->status ?? null) === StepStatus::Done && ! $step->kind->draws() && ! $after->isEmpty()) {
             $effect = $step->kind->has('of') && $step->text('of') === 'step' ? null : $step->effect();
             [$was, $is] = self::whereTheyDiffer($task->part, $after->part(), $task->budget);
             if ($was->triangleCount() + $is->triangleCount() <= self::MOST_TRIANGLES) {

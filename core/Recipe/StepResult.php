@@ -10,9 +10,8 @@ use Cubo\Sketch\Area\Region;
 final readonly class StepResult
 {
     /**
-     * @param 'done'|'failed'|'off'|'waiting' $status waiting: nobody has worked it out yet
      * @param list<Message> $messages
      * @param list<Region> $regions of a sketch
      */
-    public function __construct(public string $id, public string $status, public array $messages = [], public array $regions = []) {}
+    public function __construct(public string $id, public StepStatus $status, public array $messages = [], public array $regions = []) {}
 }

@@ -12,6 +12,7 @@ use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
+use Cubo\Recipe\StepStatus;
 
 require __DIR__ . '/../../vendor/autoload.php';
 
@@ -65,7 +66,7 @@ function stepFigure(string $what, callable $f, string $aim): void
 echo 'PHP ', PHP_VERSION, ', JIT ', ini_get('opcache.jit') ?: 'off', "; medians of 9 runs, ms, and how many plain loops of a million multiplications that is\n\n";
 foreach ([5, 20, 40] as $n) {
     $state = (new Evaluator)->evaluate(workedPart($n));
-    $failed = count(array_filter($state->results, static fn ($r): bool => $r->status === 'failed'));
+    $failed = count(array_filter($state->results, static fn ($r): bool => $r->status === StepStatus::Failed));
     printf("%d steps, %d facets, %d of them refused\n", $n, $state->part()->triangleCount(), $failed);
     stepFigure('  from nothing', static fn (int $i) => (new Evaluator)->evaluate(workedPart($n, (string) (12 + $i / 10)))->part(), '');
     $e = new Evaluator(new MemoryCache);

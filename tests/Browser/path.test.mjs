@@ -132,7 +132,7 @@ test('a teacher sets a part, a student builds it, Cubo checks it', async (t) => 
     await student.getByRole('button', { name: 'Hand it in now?' }).click();
     await student.getByText(/try 2/).waitFor();
     const download = student.waitForEvent('download');
-    await student.getByRole('link', { name: 'STL' }).click();
+    await student.getByRole('link', { name: 'STL', exact: true }).click();
     assert.equal((await download).suggestedFilename(), 'spacer-of-the-thermometer-vera.stl');
     sound(student);
   });

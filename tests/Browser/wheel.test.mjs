@@ -214,7 +214,7 @@ test('a wind wheel by pointer alone', async () => {
         ([k, s]) =>
           document
             .querySelector('main.stage')
-            .stage.handles(s)
+            .stage.arrows(s)
             .some((h) => h.key === k),
         [key, field.split('-')[0]],
       );
@@ -222,7 +222,7 @@ test('a wind wheel by pointer alone', async () => {
       const way = await page.evaluate(
         ([k, s]) => {
           const { stage } = document.querySelector('main.stage');
-          const h = stage.handles(s).find((x) => x.key === k);
+          const h = stage.arrows(s).find((x) => x.key === k);
           const d = stage.dir(h.way).map((v) => v * stage.scale() * h.per);
           const b = document.querySelector(`.handle[data-handle="${k}"] .head`)?.getBoundingClientRect();
           return b ? { x: b.x + b.width / 2, y: b.y + b.height / 2, d, scale: stage.scale() } : null;

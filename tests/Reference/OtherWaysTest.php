@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Cubo\Recipe\StepStatus;
 use Tests\Parts;
 
 /*
@@ -37,7 +38,7 @@ function allTheSame(array $ways, float $volume, string $unit = 'mm'): void
     $first = null;
     foreach ($ways as $way => $steps) {
         foreach (Parts::build($steps, $unit)->results as $r) {
-            expect($r->status)->toBe('done', "$way, $r->id: " . ($r->messages[0]->why ?? ''));
+            expect($r->status)->toBe(StepStatus::Done, "$way, $r->id: " . ($r->messages[0]->why ?? ''));
         }
         $m = Parts::measure($steps, $unit);
         expect($m->isClosed())->toBeTrue($way)->and($m->mass()->volume / $k ** 3)->toEqualWithDelta($volume, 1e-6 * $volume, $way);

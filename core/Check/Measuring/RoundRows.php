@@ -26,15 +26,17 @@ final class RoundRows
     /** Cosine: what leans less against an axis runs along it. */
     private const ALONG = 1 - 1e-5;
 
-    /** @var array<string, array<string, array{Hole, Hole|null}>> by kind and axis */
-    private array $pairs = [];
+    private readonly RoundFinder $finder;
 
     /** @param list<Requirement> $asked */
-    public function __construct(private readonly Subject $subject, private readonly Rows $rows, private readonly array $asked) {}
+    public function __construct(private readonly Subject $subject, private readonly Rows $rows, array $asked)
+    {
+        $this->finder = new RoundFinder($subject->part, $asked);
+    }
 
     public function diameter(Requirement $r): Row
     {
-        $found = $this->find($r);
+        $found = $this->finder->of($r);
         if ($found === null) {
             return $this->absent($r);
         }
@@ -48,7 +50,7 @@ final class RoundRows
 
     public function place(Requirement $r): Row
     {
-        $found = $this->find($r);
+        $found = $this->finder->of($r);
         if ($found === null) {
             return $this->absent($r);
         }
@@ -66,7 +68,7 @@ final class RoundRows
 
     public function depth(Requirement $r): Row
     {
-        $found = $this->find($r);
+        $found = $this->finder->of($r);
         if ($found === null) {
             return $this->absent($r);
         }
@@ -89,7 +91,7 @@ final class RoundRows
 
     public function height(Requirement $r): Row
     {
-        $found = $this->find($r);
+        $found = $this->finder->of($r);
         if ($found === null) {
             return $this->absent($r);
         }
@@ -105,9 +107,7 @@ final class RoundRows
     public function axisDistance(Requirement $r): Row
     {
         $axis = $r->axis();
-        $pairs = $this->pairs($axis, false);
-        $p = $pairs[self::key($r)][0] ?? null;
-        $q = $pairs[self::key($r, '2')][0] ?? null;
+        [$p, $q] = $this->finder->both($r);
         if ($p === null || $q === null) {
             return $this->rows->missing($r, 'One of the two holes is not there.');
         }
@@ -237,12 +237,6 @@ final class RoundRows
         return $best;
     }
 
-    /** @return array{Hole, Hole|null}|null the one that is most likely meant, and another one that is as likely */
-    private function find(Requirement $r): ?array
-    {
-        return $this->pairs($r->axis(), $r->kind->of() === Feature::Pin)[self::key($r)] ?? null;
-    }
-
     private function absent(Requirement $r): Row
     {
         return $this->rows->missing($r, $r->kind->of() === Feature::Pin ? Diagnosis::noPin($r, $this->subject->part, $this->subject->unit) : Diagnosis::noHole($r, $this->subject->part, $this->subject->unit));
@@ -257,47 +251,6 @@ final class RoundRows
     private function doubt(?Hole $doubt, Requirement $r): string
     {
         return $doubt !== null ? ' Another ' . ($r->kind->of() === Feature::Pin ? 'pin' : 'hole') . ' is just as near to the asked place; it is not sure that this one is meant.' : '';
-    }
-
-    /** The place, and the width where several are asked on one axis: counterbored holes have two there. */
-    private static function key(Requirement $r, string $end = ''): string
-    {
-        return round($r->number("u$end"), 6) . '|' . round($r->number("v$end"), 6) . '|' . ($end === '' && isset($r->where['nth']) ? (string) $r->where['nth'] : '0');
-    }
-
-    /** Whether it is about holes, or pins, that are to be found. */
-    private static function isAbout(Requirement $r, bool $pins): bool
-    {
-        return $pins ? $r->kind->of() === Feature::Pin : $r->kind->of() === Feature::Hole || self::hasSecond($r);
-    }
-
-    private static function hasSecond(Requirement $r): bool
-    {
-        return isset($r->where['u2']);
-    }
-
-    /** @return array<string, array{Hole, Hole|null}> by asked place */
-    private function pairs(int $axis, bool $pins): array
-    {
-        $which = ($pins ? 'p' : 'h') . $axis;
-        if (isset($this->pairs[$which])) {
-            return $this->pairs[$which];
-        }
-        $f = $this->subject->part->features();
-        $found = array_values(array_filter($pins ? $f->bosses : $f->holes, static fn (Hole $h): bool => $h->principal() === $axis));
-        $places = [];
-        foreach ($this->asked as $r) {
-            if (! isset($r->where['axis']) || $r->axis() !== $axis || ! self::isAbout($r, $pins)) {
-                continue;
-            }
-            $wide = $r->kind->isWidth() ? $r->nominal : null;
-            $places[self::key($r)] = [$r->number('u'), $r->number('v'), $wide ?? $places[self::key($r)][2] ?? (isset($r->where['diameter']) ? $r->number('diameter') : null)];
-            if (self::hasSecond($r)) {
-                $places[self::key($r, '2')] ??= [$r->number('u2'), $r->number('v2'), null];
-            }
-        }
-
-        return $this->pairs[$which] = Pairing::of($found, $places, $axis, $this->subject->part->bounds());
     }
 
     /** @return array<string, mixed> the end of the round nearer the usual viewer: top, front or right */

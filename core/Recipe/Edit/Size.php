@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Cubo\Recipe\Edit;
 
 use Cubo\Budget\Limits;
-use Cubo\Recipe\Editing;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\SizesTable;
 
 /** One named size: its value, its name, or both. */
 final class Size extends Edit
@@ -18,6 +18,6 @@ final class Size extends Edit
 
     public function apply(Recipe $r, Input $in, Bench $bench): Recipe
     {
-        return Editing::size($r, $in->text('of'), $in->given('name'), $in->given('value'));
+        return SizesTable::change($r, $in->text('of'), $in->given('name'), $in->given('value'));
     }
 }

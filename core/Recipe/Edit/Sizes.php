@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Cubo\Recipe\Edit;
 
-use Cubo\Recipe\Editing;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\SizesTable;
 
 /** The table of named sizes, row by row. */
 final class Sizes extends Edit
@@ -17,6 +17,6 @@ final class Sizes extends Edit
 
     public function apply(Recipe $r, Input $in, Bench $bench): Recipe
     {
-        return Editing::sizes($r, $in->several('sizes'));
+        return SizesTable::set($r, $in->several('sizes'));
     }
 }

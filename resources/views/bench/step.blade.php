@@ -6,17 +6,17 @@
     $name1 = fn (string $x) => $document->step($x)->name ?? $x;
     $below = $reliance->of($id); $above = $reliance->on($id);
     $upBy = $reliance->inTheWay($id, -1); $downBy = $reliance->inTheWay($id, 1);
-    $trial = $fresh === $id && $f->result?->status !== 'off';
+    $trial = $fresh === $id && $f->result?->status !== \Cubo\Recipe\StepStatus::Off;
 @endphp
 @if ($step->heading !== '')<li class="heading" id="heading-{{ $id }}" data-heading="{{ $id }}"><button type="button" class="fold" data-fold aria-expanded="true" aria-label="Fold {{ $step->heading }}"></button><h3>{{ $step->heading }}</h3></li>@endif
-<li class="step {{ $picked === $id ? 'picked' : '' }} {{ $step->off ? 'is-off' : '' }} {{ $f->result?->status === 'failed' ? 'failed' : '' }} {{ $trial ? 'trial' : '' }}" id="step-{{ $id }}" data-step="{{ $id }}" data-solid="{{ $step->kind->stands() ? 1 : 0 }}" data-makes="{{ $step->kind->makes() || $step->kind->has('count') ? 1 : 0 }}" data-last="{{ $n === count($document->steps) ? 1 : 0 }}" data-below="{{ implode(' ', $below) }}" data-above="{{ implode(' ', $above) }}" data-does="{{ route('stage.does', [$recipe, $id], false) }}" data-after="{{ route('stage.after', [$recipe, $id], false) }}" data-try="{{ route('stage.try', [$recipe, $id], false) }}">
+<li class="step {{ $picked === $id ? 'picked' : '' }} {{ $step->off ? 'is-off' : '' }} {{ $f->result?->status === \Cubo\Recipe\StepStatus::Failed ? 'failed' : '' }} {{ $trial ? 'trial' : '' }}" id="step-{{ $id }}" data-step="{{ $id }}" data-solid="{{ $step->kind->stands() ? 1 : 0 }}" data-makes="{{ $step->kind->makes() || $step->kind->has('count') ? 1 : 0 }}" data-last="{{ $n === count($document->steps) ? 1 : 0 }}" data-below="{{ implode(' ', $below) }}" data-above="{{ implode(' ', $above) }}" data-does="{{ route('stage.does', [$recipe, $id], false) }}" data-after="{{ route('stage.after', [$recipe, $id], false) }}" data-try="{{ route('stage.try', [$recipe, $id], false) }}">
 <span class="n">{{ $n }}</span>
 <form id="form-{{ $id }}" {!! $each !!}><input type="hidden" name="do" value="set">
 <div class="say">
 @include('bench.sentence')
 </div>
 @foreach ($f->messages as $i => $m)<span class="why {{ $m->warning ? 'hintful' : '' }}" @if ($i === 0) id="{{ $id }}-why" @endif role="{{ $m->warning ? 'status' : 'alert' }}"><b class="{{ $m->warning ? '' : 'off' }}">{{ $m->what }}</b> {{ $m->why }} @if ($m->offer !== null)<button type="button" class="btn s" data-edit="{{ $f->edit('set', ['values' => $m->offer['values']]) }}">{{ $m->offer['words'] }}</button>@endif @if (! $m->warning && $f->picksAnew($m)) <button type="button" class="btn s" data-anew="{{ $f->picksAnew($m) }}">{{ $f->isEmpty((string) $m->field) ? 'Pick it' : 'Pick anew' }}</button>@endif</span>@endforeach
-@if ($f->result?->status === 'waiting')<span class="why waits">Not worked out yet.</span>@endif
+@if ($f->result?->status === \Cubo\Recipe\StepStatus::Waiting)<span class="why waits">Not worked out yet.</span>@endif
 @if ($step->off)<span class="why">This step is switched off. The part is shown without it.</span>@endif
 @if ($trial)<div class="trialbar" role="group" aria-label="Tried out"><span>Tried out, not settled:</span> <button type="button" class="btn s go" data-keep>Keep it <kbd>Enter</kbd></button> <button type="button" class="btn s" data-edit="{{ $f->edit('delete') }}" data-drop>Drop it <kbd>Esc</kbd></button></div>@endif
 <p class="lies small" data-lies role="status"></p><p class="lies small unseen" data-unseen role="status"></p>

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Cubo\Measure\Bodies;
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\BodyNames;
+use Cubo\Recipe\StepStatus;
 use Tests\Parts;
 use Tests\Soundness;
 
@@ -16,7 +17,7 @@ function bodiesOf(array $steps): array
     expect(Soundness::faults($part))->toBe([]);
     $last = $state->results['s' . count($steps)];
 
-    return [count(Bodies::of($part)), (new MassProperties($part))->volume, $last->messages[0]->code ?? $last->status];
+    return [count(Bodies::of($part)), (new MassProperties($part))->volume, $last->messages[0]->code ?? $last->status->value];
 }
 
 $block = static fn (array $more = []): array => ['kind' => 'block', 'width' => '20', 'depth' => '20', 'height' => '10'] + $more;
@@ -98,7 +99,7 @@ it('keeps apart whatever random blocks and cylinders touch, and never counts any
     // the same without bodies apart: what is filled is the same, since bodies never overlap
     $joined = Parts::build(array_map(static fn (array $s): array => ($s['effect'] ?? '') === 'apart' ? ['effect' => 'add'] + $s : $s, $steps));
     $apart = Parts::build($steps);
-    $failed = static fn (\Cubo\Recipe\PartState $s): array => array_keys(array_filter($s->results, static fn ($x): bool => $x->status === 'failed'));
+    $failed = static fn (\Cubo\Recipe\PartState $s): array => array_keys(array_filter($s->results, static fn ($x): bool => $x->status === StepStatus::Failed));
     if ($failed($joined) === [] && $failed($apart) === []) {
         expect($volume)->toEqualWithDelta((new MassProperties($joined->part()))->volume, 1e-4 * $volume);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\StepStatus;
 use Cubo\Recipe\UnreadableRecipe;
 use Cubo\Sketch\SketchFormat;
 use Tests\Parts;
@@ -39,7 +40,7 @@ function drawnRecipe(array $drawn, array|string $regions = 'all', array $sketch 
 
 it('makes a part of what is drawn, with its relations kept', function () {
     $state = (new Evaluator)->evaluate(drawnRecipe(drawnPlate(), ['high+ hole- left+ low+ right+']));
-    expect($state->results['s1']->status)->toBe('done')->and($state->results['s1']->regions)->toHaveCount(2)
+    expect($state->results['s1']->status)->toBe(StepStatus::Done)->and($state->results['s1']->regions)->toHaveCount(2)
         ->and((new MassProperties($state->part()))->volume)->toEqualWithDelta((800 - 25 * M_PI) * 5, 1e-3)
         ->and(array_slice($state->part()->vertexBox(), 3))->toEqualWithDelta([40.0, 20.0, 5.0], 1e-9);
 });
@@ -54,7 +55,7 @@ it('knows a picked region again after a change of a dimension, and says when it 
     $more['lines'][] = ['id' => 'other', 'kind' => 'circle', 'points' => ['n'], 'size' => 3];
     expect((new MassProperties((new Evaluator)->evaluate(drawnRecipe($more, $key))->part()))->volume)->toEqualWithDelta((800 - 34 * M_PI) * 5, 1e-3);
     $gone = (new Evaluator)->evaluate(drawnRecipe(drawnPlate(), ['ring+ rim-']));
-    expect($gone->results['s2']->status)->toBe('failed')->and($gone->results['s2']->messages[0]->code)->toBe('no-region');
+    expect($gone->results['s2']->status)->toBe(StepStatus::Failed)->and($gone->results['s2']->messages[0]->code)->toBe('no-region');
 });
 
 it('lays a sketch on a parallel plane', function () {
@@ -72,7 +73,7 @@ it('reads inches and names in values', function () {
 
 it('says at the dimension or relation what is wrong', function (array $changes, string $code, string $field, string $word) {
     $r = (new Evaluator)->evaluate(drawnRecipe(drawnPlate($changes)))->results['s1'];
-    expect($r->status)->toBe('failed')->and($r->messages[0]->code)->toBe($code)->and($r->messages[0]->field)->toBe($field)
+    expect($r->status)->toBe(StepStatus::Failed)->and($r->messages[0]->code)->toBe($code)->and($r->messages[0]->field)->toBe($field)
         ->and($r->messages[0]->what . ' ' . $r->messages[0]->why)->toContain($word);
 })->with([
     'a circle of names' => [['relations' => [5 => ['value' => 'depth * 2']]], 'unreadable', 'drawn.width', 'circle'],
@@ -154,5 +155,5 @@ it('sketches on a flat face of the part, which it follows', function () {
         ->and($box('16', ['face' => $front])[1])->toEqualWithDelta(-14.0, 1e-9)
         ->and((new MassProperties(Parts::build($steps('16', ['face' => $front]))->part()))->centroid[0])->toBeGreaterThan(0.0);
     $gone = Parts::build($steps('10', ['face' => 's1:lid']))->results['s2'];
-    expect($gone->status)->toBe('failed')->and($gone->messages[0]->code)->toBe('no-face')->and($gone->messages[0]->field)->toBe('face');
+    expect($gone->status)->toBe(StepStatus::Failed)->and($gone->messages[0]->code)->toBe('no-face')->and($gone->messages[0]->field)->toBe('face');
 });

@@ -9,6 +9,7 @@ use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\PartEdge;
 use Cubo\Recipe\PartEdges;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\StepStatus;
 use Cubo\Sketch\EntityKind;
 use Cubo\Sketch\Sketch;
 use Cubo\Sketch\SketchFormat;
@@ -86,7 +87,7 @@ it('keeps a line whose edge is gone where it was, and says so', function () {
     $drawn = SketchFormat::write(EdgesTakenOver::take(new Sketch, $edges, $keys));
     $steps = [plateWithHole()[0], ['kind' => 'sketch', 'plane' => 'face', 'face' => 's1:top', 'drawn' => $drawn]];
     $result = (new Evaluator)->evaluate(Parts::recipe($steps))->results['s2'];
-    expect($result->status)->toBe('done')->and($result->messages[0]->code)->toBe('edge-gone')->and($result->messages[0]->warning)->toBeTrue()
+    expect($result->status)->toBe(StepStatus::Done)->and($result->messages[0]->code)->toBe('edge-gone')->and($result->messages[0]->warning)->toBeTrue()
         ->and($result->messages[0]->why)->toStartWith('c1 ')->and($result->regions)->toHaveCount(2);
 });
 

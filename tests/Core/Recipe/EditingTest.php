@@ -9,6 +9,7 @@ use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
+use Cubo\Recipe\StepStatus;
 use Tests\Parts;
 
 it('adds a step of every kind that works at once', function (Unit $unit): void {
@@ -19,7 +20,7 @@ it('adds a step of every kind that works at once', function (Unit $unit): void {
     }
     $state = (new Evaluator)->evaluate($r);
     foreach ($state->results as $id => $result) {
-        expect($result->status)->toBe('done', "$id in {$unit->value}");
+        expect($result->status)->toBe(StepStatus::Done, "$id in {$unit->value}");
     }
 })->with([Unit::Millimetre, Unit::Inch]);
 

@@ -11,6 +11,7 @@ use Cubo\Recipe\Message;
 use Cubo\Recipe\SolidCache;
 use Cubo\Recipe\StepProblem;
 use Cubo\Recipe\StepResult;
+use Cubo\Recipe\StepStatus;
 use Cubo\Solid\Solid;
 use Tests\Pace;
 use Tests\Parts;
@@ -129,8 +130,8 @@ it('says at the step what does not work', function (array $steps, string $code):
 
 it('keeps the last good part and goes on with what does not depend on a failed step', function (): void {
     $state = Parts::build([BLOCK, ['kind' => 'ball', 'round' => '12..5'], ['kind' => 'block', 'width' => '10', 'depth' => '10', 'height' => '10', 'z' => '10']]);
-    expect($state->results['s2']->status)->toBe('failed')
-        ->and($state->results['s3']->status)->toBe('done')
+    expect($state->results['s2']->status)->toBe(StepStatus::Failed)
+        ->and($state->results['s3']->status)->toBe(StepStatus::Done)
         ->and($state->part()->facettedVolume())->toEqualWithDelta(9000.0, 1e-9)
         ->and($state->isSound())->toBeFalse();
 });
@@ -249,8 +250,8 @@ it('does not find an extrusion whose sketch was moved behind it', function (): v
     $cache = new MemoryCache;
     $sketch = ['id' => 's1', 'kind' => 'sketch', 'shapes' => [['kind' => 'circle']]];
     $extrude = ['id' => 's2', 'kind' => 'extrude', 'sketch' => 's1'];
-    expect((new Evaluator($cache))->evaluate(Parts::recipe([$sketch, $extrude]))->results['s2']->status)->toBe('done')
-        ->and((new Evaluator($cache))->evaluate(Parts::recipe([$extrude, $sketch]))->results['s2']->status)->toBe('failed');
+    expect((new Evaluator($cache))->evaluate(Parts::recipe([$sketch, $extrude]))->results['s2']->status)->toBe(StepStatus::Done)
+        ->and((new Evaluator($cache))->evaluate(Parts::recipe([$extrude, $sketch]))->results['s2']->status)->toBe(StepStatus::Failed);
 });
 
 it('gives the same part with and without a cache, whatever was built before', function (): void {
@@ -272,7 +273,7 @@ it('leaves what nobody waits for to another time, and goes on from there', funct
     $steps = Parts::recipe([BLOCK, ['kind' => 'copy', 'body' => 'all', 'times' => '50', 'x' => '50'], ['kind' => 'block', 'x' => '-60']]);
     (new Evaluator($cache))->evaluate(Parts::recipe([BLOCK]));
     $state = (new Evaluator($cache, 0.0))->evaluate($steps);
-    expect(array_map(static fn (StepResult $r): string => $r->status, array_values($state->results)))->toBe(['done', 'waiting', 'waiting'])
+    expect(array_map(static fn (StepResult $r): string => $r->status->value, array_values($state->results)))->toBe(['done', 'waiting', 'waiting'])
         ->and($state->isFinished())->toBeFalse()->and($state->isSound())->toBeFalse()
         ->and($state->part()->facettedVolume())->toEqualWithDelta(8000.0, 1e-9);
     $later = (new Evaluator($cache))->evaluate($steps);

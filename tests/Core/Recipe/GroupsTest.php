@@ -18,6 +18,7 @@ use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\Reliance;
 use Cubo\Recipe\StepProblem;
+use Cubo\Recipe\StepStatus;
 use Cubo\Solid\Solid;
 use Tests\Pace;
 use Tests\Parts;
@@ -33,7 +34,7 @@ function solidOf(Recipe $r): Solid
 {
     $state = (new Evaluator)->evaluate($r);
     foreach ($state->results as $id => $result) {
-        expect($result->status)->not->toBe('failed', "$id: " . ($result->messages[0]->what ?? '') . ' ' . ($result->messages[0]->why ?? ''));
+        expect($result->status)->not->toBe(StepStatus::Failed, "$id: " . ($result->messages[0]->what ?? '') . ' ' . ($result->messages[0]->why ?? ''));
     }
     expect(Soundness::faults($state->part()))->toBe([]);
 

@@ -11,6 +11,7 @@ use Cubo\Recipe\Rebasing;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\SketchNotes;
 use Cubo\Recipe\SketchPlane;
+use Cubo\Recipe\StepStatus;
 use Cubo\Solid\Solid;
 use Tests\Drawn;
 use Tests\Parts;
@@ -64,7 +65,7 @@ it('turns everything built on its faces when a base sketch changes its plane', f
     $before = (new Evaluator)->evaluate($recipe);
     $state = (new Evaluator)->evaluate(rebased($recipe, $to));
     foreach ([...$before->results, ...$state->results] as $r) {
-        expect($r->status)->toBe('done', "$r->id: " . ($r->messages[0]->what ?? ''));
+        expect($r->status)->toBe(StepStatus::Done, "$r->id: " . ($r->messages[0]->what ?? ''));
     }
     $was = SketchPlane::from($from)->placement();
     $back = new Transform([$was->r[0], $was->r[3], $was->r[6], $was->r[1], $was->r[4], $was->r[7], $was->r[2], $was->r[5], $was->r[8]]);

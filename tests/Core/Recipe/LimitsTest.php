@@ -9,6 +9,7 @@ use Cubo\Recipe\Editing;
 use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
+use Cubo\Recipe\SizesTable;
 use Cubo\Recipe\StepProblem;
 use Cubo\Sketch\Draw\PadEdit;
 use Cubo\Sketch\Draw\Refusal;
@@ -85,7 +86,7 @@ it('tells two states apart in words that name the step, never by an id', functio
             0 => $r->without($step->id),
             1 => Editing::set($r, $step->id, [], 'Gate post'),
             2 => $r->withStep($step->switched(! $step->off)),
-            3 => Editing::size($r, 'k', null, '9'),
+            3 => SizesTable::change($r, 'k', null, '9'),
             default => $r->shifted($step->id, 1),
         };
         $words = Difference::words($other, $r);

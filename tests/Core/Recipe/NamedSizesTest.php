@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 use Cubo\Measure\MassProperties;
 use Cubo\Quantity\Unit;
-use Cubo\Recipe\Editing;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\MemoryCache;
 use Cubo\Recipe\NamedSizes;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
+use Cubo\Recipe\SizesTable;
+use Cubo\Recipe\StepStatus;
 use Cubo\Recipe\UnreadableRecipe;
 
 /** A plate whose height, hole and sketch are built on names. */
@@ -28,7 +29,7 @@ function namedVolume(Recipe $r, ?Evaluator $e = null): float
 {
     $state = ($e ?? new Evaluator)->evaluate($r);
     foreach ($state->results as $result) {
-        expect($result->status)->toBe('done', $result->messages[0]->why ?? '');
+        expect($result->status)->toBe(StepStatus::Done, $result->messages[0]->why ?? '');
     }
 
     return (new MassProperties($state->part()))->volume;
@@ -63,8 +64,8 @@ it('finds nothing old in the cache when a size has changed', function () {
 
 it('says at the step when a name is unknown or cannot be read', function () {
     $result = (new Evaluator)->evaluate(namedRecipe(['width' => '60']))->results;
-    expect($result['s1']->status)->toBe('failed')->and($result['s1']->messages[0]->why)->toContain('“wall” is not a unit Cubo knows')
-        ->and($result['s2']->status)->toBe('failed');
+    expect($result['s1']->status)->toBe(StepStatus::Failed)->and($result['s1']->messages[0]->why)->toContain('“wall” is not a unit Cubo knows')
+        ->and($result['s2']->status)->toBe(StepStatus::Failed);
     $bad = (new Evaluator)->evaluate(namedRecipe(['width' => '60', 'wall' => '2 +']))->results['s1'];
     expect($bad->messages[0]->why)->toContain('“wall” in the table of sizes cannot be read');
 });
@@ -72,15 +73,15 @@ it('says at the step when a name is unknown or cannot be read', function () {
 it('renames everywhere, keeps the order, drops empty rows and refuses what is no name', function () {
     $r = namedRecipe(['wall' => '2', 'width' => '60']);
     $row = static fn (string $name, string $value): array => ['name' => $name, 'value' => $value];
-    $renamed = Editing::sizes($r, [$row('thick', '2'), $row('width', '60'), $row('', '')]);
+    $renamed = SizesTable::set($r, [$row('thick', '2'), $row('width', '60'), $row('', '')]);
     expect($renamed->sizes)->toBe(['thick' => '2', 'width' => '60'])->and($renamed->step('s2')?->text('distance'))->toBe('2*thick')
         ->and($renamed->step('s1')?->drawn()->relations['d2']->value)->toBe('d1 / 2 - thick')->and(namedVolume($renamed))->toEqualWithDelta(60 * 28 * 4, 1e-6);
-    expect(Editing::sizes($r, [$row('wall', '3'), $row('', ''), $row('gap', '0.2')])->sizes)->toBe(['wall' => '3', 'gap' => '0.2'])
+    expect(SizesTable::set($r, [$row('wall', '3'), $row('', ''), $row('gap', '0.2')])->sizes)->toBe(['wall' => '3', 'gap' => '0.2'])
         // no name, a unit, one that stands already
-        ->and(Editing::sizes($r, [$row('2x', '3'), $row('mm', '60'), $row('in', '1'), $row('wall', '9')])->sizes)->toBe(['wall' => '3', 'width' => '60'])
-        ->and(Editing::sizes($r, ['x', 7, null])->sizes)->toBe([])
+        ->and(SizesTable::set($r, [$row('2x', '3'), $row('mm', '60'), $row('in', '1'), $row('wall', '9')])->sizes)->toBe(['wall' => '3', 'width' => '60'])
+        ->and(SizesTable::set($r, ['x', 7, null])->sizes)->toBe([])
         // both names swapped at once
-        ->and(Editing::sizes($r, [$row('width', '2'), $row('wall', '60')])->step('s2')?->text('distance'))->toBe('2*width');
+        ->and(SizesTable::set($r, [$row('width', '2'), $row('wall', '60')])->step('s2')?->text('distance'))->toBe('2*width');
     $again = RecipeReader::fromJson($renamed->toJson());
     expect($again->sizes)->toBe($renamed->sizes)->and($again->without('s2')->sizes)->toBe($renamed->sizes);
 });

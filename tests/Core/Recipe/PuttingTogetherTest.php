@@ -13,6 +13,7 @@ use Cubo\Recipe\Preview;
 use Cubo\Recipe\Recipe;
 use Cubo\Recipe\RecipeReader;
 use Cubo\Recipe\StepProblem;
+use Cubo\Recipe\StepStatus;
 use Tests\Parts;
 
 /** @param list<array<string, mixed>> $steps */
@@ -135,7 +136,7 @@ it('drops a shape onto what is below it', function (array $under, array $shape, 
     $r = Dropping::drop(Parts::recipe([...$under, $shape]), 's' . (count($under) + 1), (new Evaluator)->evaluate(...));
     $id = 's' . (count($under) + 1);
     $state = (new Evaluator)->evaluate($r->withStep($r->step($id)->with('effect', 'apart')));
-    expect($state->results[$id]->status)->toBe('done')->and(reach($r->withStep($r->step($id)->with('effect', 'apart')), $id, 2)[0])->toEqualWithDelta($low, 1e-4)
+    expect($state->results[$id]->status)->toBe(StepStatus::Done)->and(reach($r->withStep($r->step($id)->with('effect', 'apart')), $id, 2)[0])->toEqualWithDelta($low, 1e-4)
         ->and($r->step($id)->text('stand'))->toBe($stand);
 })->with([
     'onto a block, where it then stands' => [[['kind' => 'block', 'width' => '40', 'depth' => '40', 'height' => '10']], ['kind' => 'block', 'width' => '8', 'depth' => '8', 'height' => '6', 'stand' => 'ground', 'x' => '5', 'z' => '50'], 10.0, 'face'],

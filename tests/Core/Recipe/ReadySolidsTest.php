@@ -9,6 +9,7 @@ use Cubo\Recipe\Kind\Family;
 use Cubo\Recipe\Kind\Kind;
 use Cubo\Recipe\Kind\Kinds;
 use Cubo\Recipe\Recipe;
+use Cubo\Recipe\StepStatus;
 use Tests\Parts;
 use Tests\Soundness;
 
@@ -17,7 +18,7 @@ function boxOf(array $steps): array
 {
     $state = Parts::build($steps);
     foreach ($state->results as $r) {
-        expect($r->status)->toBe('done', "$r->id: " . ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''));
+        expect($r->status)->toBe(StepStatus::Done, "$r->id: " . ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''));
     }
     expect(Soundness::faults($state->part()))->toBe([]);
 
@@ -27,7 +28,7 @@ function boxOf(array $steps): array
 // closed forms of solid geometry: common practice, no source
 it('makes every ready solid as large as its sizes say', function (array $step, float $volume, float $within) {
     $state = Parts::build([$step]);
-    expect($state->results['s1']->status)->toBe('done', $state->results['s1']->messages[0]->why ?? '')
+    expect($state->results['s1']->status)->toBe(StepStatus::Done, $state->results['s1']->messages[0]->why ?? '')
         ->and(Soundness::faults($state->part()))->toBe([])
         ->and((new MassProperties($state->part()))->volume)->toEqualWithDelta($volume, $within);
 })->with([
@@ -211,5 +212,5 @@ it('makes the same part as sketching does wherever a shape is aligned, sunk and 
     $v = $at($ay, $oy - $d / 2, $oy + $d / 2, $hy) + $y;
     $sketched = Parts::build([$base, ['kind' => 'sketch', 'plane' => 'face', 'face' => 's1:top', 'turn' => (string) $turn, 'u' => sprintf('%.12F', $u), 'v' => sprintf('%.12F', $v), 'shapes' => [['kind' => 'rectangle', 'width' => (string) $a, 'height' => (string) $b]]],
         ['kind' => 'extrude', 'sketch' => 's2', 'extent' => $sink > 0 ? 'both' : 'distance', 'distance' => (string) ($c - $sink), 'second' => (string) max(1, $sink)]]);
-    expect($placed->results['s2']->status)->toBe('done')->and(Parts::unlike($placed->part(), $sketched->part()))->toBeLessThan(1e-6);
+    expect($placed->results['s2']->status)->toBe(StepStatus::Done)->and(Parts::unlike($placed->part(), $sketched->part()))->toBeLessThan(1e-6);
 })->with(range(1, 20));

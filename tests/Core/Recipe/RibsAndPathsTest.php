@@ -7,6 +7,7 @@ use Cubo\Measure\Bounds;
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\PartCorners;
 use Cubo\Recipe\StepResult;
+use Cubo\Recipe\StepStatus;
 use Cubo\Solid\Solid;
 use Tests\Drawn;
 use Tests\Parts;
@@ -36,12 +37,12 @@ it('names the corners of a part after their faces', function () use ($block) {
 
 it('extrudes up to the height of a corner or of an edge', function (string $level, string $past, float $height) use ($block, $square) {
     [$v, $r] = lastStep([$block, $square(10, 10, 60), ['kind' => 'extrude', 'sketch' => 's2', 'extent' => 'level', 'level' => $level, 'past' => $past]]);
-    expect($r->status)->toBe('done', $r->messages[0]->what ?? '')->and($v)->toEqualWithDelta(48000 + 100 * $height, 1e-6);
+    expect($r->status)->toBe(StepStatus::Done, $r->messages[0]->what ?? '')->and($v)->toEqualWithDelta(48000 + 100 * $height, 1e-6);
 })->with([['s1:front / s1:left / s1:top', '0', 20.0], ['s1:front / s1:top', '0', 20.0], ['s1:front / s1:top', '5', 25.0], ['s1:front / s1:top', '-5', 15.0]]);
 
 it('says why a height cannot be taken from an edge', function (string $level, string $direction, string $code, ?string $offered) use ($block, $square) {
     [, $r] = lastStep([$block, $square(10, 10, 60), ['kind' => 'extrude', 'sketch' => 's2', 'extent' => 'level', 'level' => $level, 'direction' => $direction]]);
-    expect($r->status)->toBe('failed')->and($r->messages[0]->code)->toBe($code)->and($r->messages[0]->offer['values']['direction'] ?? null)->toBe($offered);
+    expect($r->status)->toBe(StepStatus::Failed)->and($r->messages[0]->code)->toBe($code)->and($r->messages[0]->offer['values']['direction'] ?? null)->toBe($offered);
 })->with([['s1:front / s1:left', 'up', 'no-spot', null], ['s9:top', 'up', 'no-spot', null], ['', 'up', 'no-spot', null], ['s1:front / s1:top', 'down', 'wrong-side', 'up']]);
 
 it('begins an extrusion at a face, and keeps to it when the part gets higher', function () use ($block, $square) {
@@ -57,10 +58,10 @@ it('begins an extrusion at a face, and keeps to it when the part gets higher', f
 it('revolves about an edge of the part', function () use ($block, $square) {
     // a quarter of a ring about the upright edge on the right of the front face: Pappus, area times the way of its middle
     [$v, $r] = lastStep([$block, $square(10, 8, 50, 10, ['plane' => 'face', 'face' => 's1:front']), ['kind' => 'revolve', 'sketch' => 's2', 'about' => 'edge', 'edge' => 's1:front / s1:right', 'angle' => '90', 'way' => 'up']]);
-    expect($r->status)->toBe('done', $r->messages[0]->what ?? '')->and($v)->toEqualWithDelta(48000 + 80 * 20 * M_PI / 2, 0.5);
+    expect($r->status)->toBe(StepStatus::Done, $r->messages[0]->what ?? '')->and($v)->toEqualWithDelta(48000 + 80 * 20 * M_PI / 2, 0.5);
     foreach (['s1:front / s1:top' => 'done', 's1:back / s1:top' => 'failed', 'gone' => 'failed'] as $edge => $status) {
         [, $r] = lastStep([$block, $square(4, 4, 0, 30, ['plane' => 'face', 'face' => 's1:front']), ['kind' => 'revolve', 'sketch' => 's2', 'about' => 'edge', 'edge' => $edge, 'angle' => '180', 'way' => 'up']]);
-        expect($r->status)->toBe($status, $edge);
+        expect($r->status->value)->toBe($status, $edge);
     }
 });
 
@@ -70,7 +71,7 @@ it('closes an open outline against the axis once that is wanted', function () {
     expect($v)->toBe(0.0)->and($r->messages[0]->code)->toBe('open-outline')->and($r->messages[0]->offer['values'] ?? null)->toBe(['close' => 'yes']);
     [$v, $r] = lastStep([$open, ['kind' => 'revolve', 'sketch' => 's1', 'close' => 'yes']]);
     // a cylinder and a frustum
-    expect($r->status)->toBe('done')->and($v)->toEqualWithDelta(M_PI * (2000 + 6 * (100 + 40 + 16) / 3), 0.01);
+    expect($r->status)->toBe(StepStatus::Done)->and($v)->toEqualWithDelta(M_PI * (2000 + 6 * (100 + 40 + 16) / 3), 0.01);
     // one line on the axis bounds nothing with it, whatever is wanted
     [, $r] = lastStep([['drawn' => Drawn::lines([[0, 0], [0, 20]])] + $open, ['kind' => 'revolve', 'sketch' => 's1', 'close' => 'yes']]);
     expect($r->messages[0]->code)->toBe('open-outline')->and($r->messages[0]->offer)->toBeNull();
@@ -79,14 +80,14 @@ it('closes an open outline against the axis once that is wanted', function () {
 it('carries a region around the edge of a face', function () use ($block, $square) {
     // what is taken away is a frame of 2 by 2
     [$v, $r] = lastStep([$block, $square(4, 4, -20, 20, ['plane' => 'side']), ['kind' => 'sweep', 'sketch' => 's2', 'along' => 'face', 'face' => 's1:top', 'effect' => 'cut']]);
-    expect($r->status)->toBe('done', ($r->messages[0]->what ?? '') . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta(48000 - 2 * (60 * 40 - 56 * 36), 1e-6);
+    expect($r->status)->toBe(StepStatus::Done, ($r->messages[0]->what ?? '') . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta(48000 - 2 * (60 * 40 - 56 * 36), 1e-6);
     // around a disc, a ring
     [$v, $r] = lastStep([['kind' => 'cylinder', 'round' => '40', 'length' => '10'], $square(4, 4, 20, 10, ['plane' => 'front']), ['kind' => 'sweep', 'sketch' => 's2', 'along' => 'face', 'face' => 's1:top', 'effect' => 'cut']]);
-    expect($r->status)->toBe('done', ($r->messages[0]->what ?? '') . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta(M_PI * (4000 - 2 * (400 - 324)), 0.2);
+    expect($r->status)->toBe(StepStatus::Done, ($r->messages[0]->what ?? '') . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta(M_PI * (4000 - 2 * (400 - 324)), 0.2);
     // around rounded corners: lines and arcs in turn
     [$v, $r] = lastStep([$block, ['kind' => 'round', 'edges' => ['s1:front / s1:left', 's1:front / s1:right', 's1:back / s1:left', 's1:back / s1:right'], 'radius' => '8'], $square(2, 2, -20, 20, ['plane' => 'side']), ['kind' => 'sweep', 'sketch' => 's3', 'along' => 'face', 'face' => 's1:top', 'effect' => 'cut']]);
     $area = static fn (float $w, float $h, float $r): float => $w * $h - (4 - M_PI) * $r * $r;
-    expect($r->status)->toBe('done', ($r->messages[0]->what ?? '') . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta(20 * $area(60, 40, 8) - $area(60, 40, 8) + $area(58, 38, 7), 0.2);
+    expect($r->status)->toBe(StepStatus::Done, ($r->messages[0]->what ?? '') . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta(20 * $area(60, 40, 8) - $area(60, 40, 8) + $area(58, 38, 7), 0.2);
     [, $r] = lastStep([$block, $square(4, 4, 0, 0), ['kind' => 'sweep', 'sketch' => 's2', 'along' => 'face', 'face' => 's1:top']]);
     expect($r->messages[0]->code)->toBe('path-aslant');
 });
@@ -96,7 +97,7 @@ it('pulls a loft onto a guide', function () use ($square) {
     $sections = [$square(20, 20), $square(20, 20, 0, 0, ['offset' => '40']), $guide];
     [$plain] = lastStep([...$sections, ['kind' => 'loft', 'sketches' => ['s1', 's2']]]);
     $state = Parts::build([...$sections, ['kind' => 'loft', 'sketches' => ['s1', 's2'], 'guide' => 's3']]);
-    expect($plain)->toEqualWithDelta(16000, 1e-6)->and($state->results['s4']->status)->toBe('done', $state->results['s4']->messages[0]->why ?? '')
+    expect($plain)->toEqualWithDelta(16000, 1e-6)->and($state->results['s4']->status)->toBe(StepStatus::Done, $state->results['s4']->messages[0]->why ?? '')
         ->and((new MassProperties($state->part()))->volume)->toBeGreaterThan(17000.0)
         ->and(Soundness::faults($state->part()))->toBe([])
         // the skin goes out as far as the guide does, and nowhere further
@@ -109,7 +110,7 @@ $bracket = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '1
 
 it('makes a rib from an open line to the next faces', function (array $line, array $rib, float $volume) use ($bracket) {
     [$v, $r] = lastStep([...$bracket, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => Drawn::lines($line)], ['kind' => 'rib', 'sketch' => 's3', 'thickness' => '4'] + $rib]);
-    expect($r->status)->toBe('done', ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta(24000 + 16000 + $volume, 1e-6);
+    expect($r->status)->toBe(StepStatus::Done, ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta(24000 + 16000 + $volume, 1e-6);
 })->with([
     'from wall to floor' => [[[-20, 40], [20, 10]], [], 2400.0],
     'drawn the other way round' => [[[20, 10], [-20, 40]], [], 2400.0],
@@ -123,10 +124,10 @@ it('makes upright webs, along lines and arcs', function () {
     $empty = 60 * 40 * 20 - 56 * 36 * 18;
     $web = static fn (array $drawn, array $more = []): array => lastStep([...$tray, ['kind' => 'sketch', 'offset' => '15', 'drawn' => $drawn], ['kind' => 'rib', 'sketch' => 's3', 'lie' => 'upright', 'thickness' => '2'] + $more]);
     [$v, $r] = $web(Drawn::lines([[-10, 0], [10, 0]]));
-    expect($r->status)->toBe('done', ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta($empty + 56 * 2 * 13, 1e-6);
+    expect($r->status)->toBe(StepStatus::Done, ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''))->and($v)->toEqualWithDelta($empty + 56 * 2 * 13, 1e-6);
     // a corner: mitred, so the length along its middle counts
     [$v, $r] = $web(Drawn::lines([[-10, 0], [10, 0], [10, 10]]));
-    expect($r->status)->toBe('done', $r->messages[0]->what ?? '')->and($v)->toEqualWithDelta($empty + (28 + 10 + 18) * 2 * 13, 1e-6);
+    expect($r->status)->toBe(StepStatus::Done, $r->messages[0]->what ?? '')->and($v)->toEqualWithDelta($empty + (28 + 10 + 18) * 2 * 13, 1e-6);
     // upward there is nothing to meet
     [, $r] = $web(Drawn::lines([[-10, 0], [10, 0]]), ['direction' => 'up']);
     expect($r->messages[0]->code)->toBe('rib-open')->and($r->messages[0]->field)->toBe('direction');
@@ -134,7 +135,7 @@ it('makes upright webs, along lines and arcs', function () {
 
 it('says why a rib cannot be', function (array $drawn, array $rib, string $code) use ($bracket) {
     [$v, $r] = lastStep([...$bracket, ['kind' => 'sketch', 'plane' => 'front', 'drawn' => $drawn], ['kind' => 'rib', 'sketch' => 's3'] + $rib]);
-    expect($r->status)->toBe('failed')->and($r->messages[0]->code)->toBe($code)->and($v)->toEqualWithDelta(40000, 1e-6);
+    expect($r->status)->toBe(StepStatus::Failed)->and($r->messages[0]->code)->toBe($code)->and($v)->toEqualWithDelta(40000, 1e-6);
 })->with([
     'a closed outline' => [Drawn::rectangle(10, 10), [], 'closed-line'],
     'no line' => [['points' => [], 'lines' => [], 'relations' => []], [], 'no-path'],
@@ -148,13 +149,13 @@ it('says why a rib cannot be', function (array $drawn, array $rib, string $code)
 it('keeps a rib on the wall when the wall moves', function () use ($bracket) {
     foreach (['-25' => 2400.0, '-15' => 0.5 * 30 * 22.5 * 4] as $x => $volume) {
         [$v, $r] = lastStep([$bracket[0], ['x' => (string) $x] + $bracket[1], ['kind' => 'sketch', 'plane' => 'front', 'drawn' => Drawn::lines([[-8, 31], [20, 10]])], ['kind' => 'rib', 'sketch' => 's3', 'thickness' => '4']]);
-        expect($r->status)->toBe('done')->and($v)->toEqualWithDelta(40000 + $volume, 1e-6);
+        expect($r->status)->toBe(StepStatus::Done)->and($v)->toEqualWithDelta(40000 + $volume, 1e-6);
     }
 });
 
 it('joins corners as they lie in space, however the sketches are turned', function (string $turn, float $volume) use ($square) {
     $state = Parts::build([$square(20, 20), $square(20, 20, 0, 0, ['offset' => '30', 'turn' => $turn]), ['kind' => 'loft', 'sketches' => ['s1', 's2']]]);
-    expect($state->results['s3']->status)->toBe('done')->and((new MassProperties($state->part()))->volume / $volume)->toEqualWithDelta(1.0, 1e-7)->and(Soundness::faults($state->part()))->toBe([]);
+    expect($state->results['s3']->status)->toBe(StepStatus::Done)->and((new MassProperties($state->part()))->volume / $volume)->toEqualWithDelta(1.0, 1e-7)->and(Soundness::faults($state->part()))->toBe([]);
     // between squares turned by an angle a the middle section is smaller by cos2(a / 2): prismoid formula
 })->with([['0', 12000.0], ['90', 12000.0], ['-180', 12000.0], ['80', 12000 * (2 + 4 * cos(deg2rad(5)) ** 2) / 6], ['20', 12000 * (2 + 4 * cos(deg2rad(10)) ** 2) / 6]]);
 
@@ -163,7 +164,7 @@ it('pulls the whole skin between several guides', function () {
     $pair = static fn (string $plane, float $bulge): array => ['kind' => 'sketch', 'plane' => $plane, 'drawn' => ['points' => ['a' => [10, 0], 'b' => [10 + $bulge, 20], 'c' => [10, 40], 'd' => [-10, 0], 'e' => [-10 - $bulge, 20], 'f' => [-10, 40]], 'lines' => [['id' => 'g', 'kind' => 'curve', 'points' => ['a', 'b', 'c']], ['id' => 'h', 'kind' => 'curve', 'points' => ['f', 'e', 'd']]]]];
     $made = static function (array $guides) use ($circle, $pair): Solid {
         $state = Parts::build([$circle('0'), $circle('40'), $pair('front', 5), $pair('side', 5), ['kind' => 'loft', 'sketches' => ['s1', 's2']] + $guides]);
-        expect($state->results['s5']->status)->toBe('done', $state->results['s5']->messages[0]->why ?? '')->and(Soundness::faults($state->part()))->toBe([]);
+        expect($state->results['s5']->status)->toBe(StepStatus::Done, $state->results['s5']->messages[0]->why ?? '')->and(Soundness::faults($state->part()))->toBe([]);
 
         return $state->part();
     };
@@ -191,7 +192,7 @@ it('pulls the whole skin between several guides', function () {
 it('follows arcs as guides', function () use ($square) {
     $arc = ['kind' => 'sketch', 'plane' => 'front', 'drawn' => ['points' => ['m' => [-5, 20], 'a' => [10, 0], 'b' => [10, 40]], 'lines' => [['id' => 'g', 'kind' => 'arc', 'points' => ['m', 'a', 'b'], 'size' => 25]]]];
     $state = Parts::build([$square(20, 20), $square(20, 20, 0, 0, ['offset' => '40']), $arc, ['kind' => 'loft', 'sketches' => ['s1', 's2'], 'guide' => 's3']]);
-    expect($state->results['s4']->status)->toBe('done', $state->results['s4']->messages[0]->why ?? '')->and(Bounds::of($state->part())->max[0])->toEqualWithDelta(20.0, 1e-3);
+    expect($state->results['s4']->status)->toBe(StepStatus::Done, $state->results['s4']->messages[0]->why ?? '')->and(Bounds::of($state->part())->max[0])->toEqualWithDelta(20.0, 1e-3);
 });
 
 it('ends what it adds through everything where the part ends', function () use ($square) {
@@ -205,7 +206,7 @@ it('ends what it adds through everything where the part ends', function () use (
 it('carries a section round a drawn circle', function () use ($square) {
     $ring = ['kind' => 'sketch', 'plane' => 'ground', 'shapes' => [], 'drawn' => ['points' => ['m' => [0, 0]], 'lines' => [['id' => 'c', 'kind' => 'circle', 'points' => ['m'], 'size' => 30]]]];
     [$v, $r] = lastStep([$ring, $square(4, 6, 30, 0, ['plane' => 'front']), ['kind' => 'sweep', 'sketch' => 's2', 'path' => 's1']]);
-    expect($r->status)->toBe('done', $r->messages[0]->why ?? '')->and($v)->toEqualWithDelta(4 * 6 * 2 * M_PI * 30, 1e-3);
+    expect($r->status)->toBe(StepStatus::Done, $r->messages[0]->why ?? '')->and($v)->toEqualWithDelta(4 * 6 * 2 * M_PI * 30, 1e-3);
     [, $r] = lastStep([$ring, $square(4, 6, 30, 0, ['plane' => 'front', 'offset' => '5']), ['kind' => 'sweep', 'sketch' => 's2', 'path' => 's1']]);
     expect($r->messages[0]->code)->toBe('path-aslant')->and($r->messages[0]->field)->toBe('path');
 });
@@ -214,7 +215,7 @@ it('joins an ellipse to a circle with one skin', function () {
     $ellipse = ['kind' => 'sketch', 'plane' => 'ground', 'drawn' => ['points' => ['m' => [0, 0], 'a' => [20, 0]], 'lines' => [['id' => 'e', 'kind' => 'ellipse', 'points' => ['m', 'a'], 'size' => 12]]]];
     $circle = ['kind' => 'sketch', 'plane' => 'ground', 'offset' => '30', 'shapes' => [['kind' => 'circle', 'u' => '0', 'v' => '0', 'by' => 'radius', 'round' => '8']]];
     $state = Parts::build([$ellipse, $circle, ['kind' => 'loft', 'sketches' => ['s1', 's2']]]);
-    expect($state->results['s3']->status)->toBe('done', $state->results['s3']->messages[0]->why ?? '')->and(Soundness::faults($state->part()))->toBe([])
+    expect($state->results['s3']->status)->toBe(StepStatus::Done, $state->results['s3']->messages[0]->why ?? '')->and(Soundness::faults($state->part()))->toBe([])
         ->and(count($state->part()->surfaces))->toBeLessThan(7)
         // nearly ellipses all the way: rays of one angle are joined, not one eccentric anomaly
         ->and((new MassProperties($state->part()))->volume)->toEqualWithDelta(M_PI * 30 / 6 * (20 * 12 + 4 * 14 * 10 + 64), 0.02 * 13000);

@@ -6,6 +6,7 @@ use Cubo\Exchange\SolidPacking;
 use Cubo\Measure\MassProperties;
 use Cubo\Recipe\Evaluator;
 use Cubo\Recipe\PartState;
+use Cubo\Recipe\StepStatus;
 use Cubo\Solid\Blend\Topology;
 use Cubo\Solid\Solid;
 use Tests\Drawn;
@@ -17,7 +18,7 @@ function volumeOf(array $steps): float
 {
     $state = Parts::build($steps);
     foreach ($state->results as $r) {
-        expect($r->status)->toBe('done', $r->id . ': ' . ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''));
+        expect($r->status)->toBe(StepStatus::Done, $r->id . ': ' . ($r->messages[0]->what ?? '') . ' ' . ($r->messages[0]->why ?? ''));
     }
     expect(Soundness::faults($state->part()))->toBe([]);
 
@@ -247,7 +248,7 @@ it('warns of a cut that just stops short, and of what stands apart', function ()
     $e = new Evaluator(new Cubo\Recipe\MemoryCache);
     foreach ([1, 2] as $_) {
         $r = $e->evaluate(Parts::recipe([$block, ['kind' => 'cylinder', 'z' => '25']]))->results['s2'];
-        expect($r->status)->toBe('done')->and($r->messages[0]->code)->toBe('stands-apart');
+        expect($r->status)->toBe(StepStatus::Done)->and($r->messages[0]->code)->toBe('stands-apart');
     }
 });
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Support\Pad;
 
 use Cubo\Budget\Budget;
 use Cubo\Budget\OverBudget;
