@@ -23,6 +23,9 @@ final class Words
     /** @var array<string, array<string, mixed>> by language and file */
     private static array $read = [];
 
+    /** @var array<string, mixed> what stands at a code, by code: a page asks for the same words again and again */
+    private static array $known = [];
+
     /**
      * Speaks another language from now on.
      *
@@ -30,7 +33,7 @@ final class Words
      */
     public static function speak(string $language, string $folder = self::FOLDER): void
     {
-        [self::$language, self::$folder, self::$read] = [$language, $folder, []];
+        [self::$language, self::$folder, self::$read, self::$known] = [$language, $folder, [], []];
     }
 
     public static function language(): string
@@ -55,7 +58,7 @@ final class Words
      */
     public static function maybe(string $code, array $values = []): ?string
     {
-        $words = self::entry($code);
+        $words = array_key_exists($code, self::$known) ? self::$known[$code] : self::$known[$code] = self::entry($code);
         if (! is_string($words)) {
             return null;
         }
