@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Support\PartFiles;
 use App\Support\Workbench;
 use App\Support\WorkerSigns;
+use Cubo\Words\Words;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -30,6 +31,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Words::speak($this->app->getLocale());
         Event::listen(Looping::class, static fn () => WorkerSigns::alive());
         Event::listen(JobProcessing::class, static fn (JobProcessing $e) => WorkerSigns::begins((string) $e->job->getJobId()));
         Event::listen([JobProcessed::class, JobExceptionOccurred::class, JobFailed::class], static fn (JobProcessed|JobExceptionOccurred|JobFailed $e) => WorkerSigns::ends((string) $e->job->getJobId()));

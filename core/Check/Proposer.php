@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Cubo\Check;
 
+use Closure;
 use Cubo\Budget\OverBudget;
 use Cubo\Check\Kind\Drawn;
 use Cubo\Check\Kind\Kinds;
@@ -46,26 +47,42 @@ final class Proposer
         }
         $p = new Proposing($part, $unit, $unit === Unit::Inch ? self::TOLERANCE_INCH : self::TOLERANCE, $profile ?? PrintProfile::of(''), $recipe);
         $out = [];
+        // without its overall sizes nothing can be said of a part
+        $part->bounds();
+        // found once for all that need them: tried by one kind after the other they would eat up what the rest needs
+        $faces = self::within($part, static fn (): array => [$part->features()]) !== null;
         foreach (Kinds::all() as $kind) {
             if (! $kind instanceof Proposes) {
                 continue;
             }
-            // without its overall sizes nothing can be said of a part
-            if ($kind->drawn() === Drawn::Overall) {
-                array_push($out, ...$kind->proposals($p));
-
-                continue;
-            }
-            try {
-                array_push($out, ...$part->budget->within(intdiv(max(0, $part->budget->left()), self::SHARE), static fn (): array => $kind->proposals($p)));
-            } catch (OverBudget $e) {
-                if (! $e->limit->isOfThePart()) {
-                    throw $e;
-                }
-                $whole = false;
-            }
+            $got = match (true) {
+                $kind->drawn() === Drawn::Overall => $kind->proposals($p),
+                $kind->heading()->isOfFaces() && ! $faces => null,
+                default => self::within($part, static fn (): array => $kind->proposals($p)),
+            };
+            $whole = $whole && $got !== null;
+            array_push($out, ...$got ?? []);
         }
 
         return $out;
+    }
+
+    /**
+     * What a piece of the work gives; null where it costs more than its share of what is left.
+     *
+     * @template T
+     *
+     * @param Closure(): list<T> $work
+     * @return list<T>|null
+     *
+     * @throws OverBudget where time or memory run out
+     */
+    private static function within(PartMeasures $part, Closure $work): ?array
+    {
+        try {
+            return $part->budget->within(intdiv(max(0, $part->budget->left()), self::SHARE), $work);
+        } catch (OverBudget $e) {
+            return $e->limit->isOfThePart() ? null : throw $e;
+        }
     }
 }

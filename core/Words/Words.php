@@ -36,11 +36,6 @@ final class Words
         [self::$language, self::$folder, self::$read, self::$known] = [$language, $folder, [], []];
     }
 
-    public static function language(): string
-    {
-        return self::$language;
-    }
-
     /**
      * @param array<string, string|int|float> $values
      *

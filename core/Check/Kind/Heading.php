@@ -17,6 +17,12 @@ enum Heading: string
     case Printing = 'printing';
     case Making = 'making';
 
+    /** Whether what stands under it is read from the faces of a part. */
+    public function isOfFaces(): bool
+    {
+        return in_array($this, [self::Sizes, self::Holes, self::Rounds], true);
+    }
+
     public function label(): string
     {
         return Words::of("checks/shared.headings.$this->value");
