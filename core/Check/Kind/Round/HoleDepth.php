@@ -6,8 +6,6 @@ namespace Cubo\Check\Kind\Round;
 
 use Cubo\Check\Kind\Feature;
 use Cubo\Check\Kind\Heading;
-use Cubo\Check\Kind\Kind;
-use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Measuring\Measuring;
 use Cubo\Check\Requirement;
@@ -16,7 +14,7 @@ use Cubo\Measure\Hole;
 use Cubo\Quantity\Unit;
 
 /** How deep a hole is to where its full width ends; 0 for one that goes through. */
-final class HoleDepth extends Kind implements Measured
+final class HoleDepth extends AtPlace
 {
     public function heading(): Heading
     {
@@ -31,11 +29,6 @@ final class HoleDepth extends Kind implements Measured
     public function asked(float $nominal, array $where, Unit $unit): string
     {
         return $nominal <= 0 ? 'through' : $unit->brief($nominal) . ' deep';
-    }
-
-    public function needs(): array
-    {
-        return ['axis', 'u', 'v'];
     }
 
     public function of(): Feature

@@ -7,8 +7,6 @@ namespace Cubo\Check\Kind\Round;
 use Cubo\Check\Kind\Drawn;
 use Cubo\Check\Kind\Feature;
 use Cubo\Check\Kind\Heading;
-use Cubo\Check\Kind\Kind;
-use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Proposes;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Measuring\Measuring;
@@ -20,7 +18,7 @@ use Cubo\Measure\Hole;
 use Cubo\Quantity\Unit;
 
 /** Diameter of a hole. */
-final class HoleDiameter extends Kind implements Measured, Proposes
+final class HoleDiameter extends AtPlace implements Proposes
 {
     public function heading(): Heading
     {
@@ -35,11 +33,6 @@ final class HoleDiameter extends Kind implements Measured, Proposes
     public function asked(float $nominal, array $where, Unit $unit): string
     {
         return '⌀ ' . $unit->brief($nominal);
-    }
-
-    public function needs(): array
-    {
-        return ['axis', 'u', 'v'];
     }
 
     public function isWidth(): bool

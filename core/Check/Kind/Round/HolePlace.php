@@ -7,8 +7,6 @@ namespace Cubo\Check\Kind\Round;
 use Cubo\Check\Kind\Drawn;
 use Cubo\Check\Kind\Feature;
 use Cubo\Check\Kind\Heading;
-use Cubo\Check\Kind\Kind;
-use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Measuring\Measuring;
 use Cubo\Check\Requirement;
@@ -17,7 +15,7 @@ use Cubo\Measure\Hole;
 use Cubo\Quantity\Unit;
 
 /** Where the axis of a hole is, from the left, front and bottom outermost faces of the part. */
-final class HolePlace extends Kind implements Measured
+final class HolePlace extends AtPlace
 {
     public function heading(): Heading
     {
@@ -32,11 +30,6 @@ final class HolePlace extends Kind implements Measured
     public function asked(float $nominal, array $where, Unit $unit): string
     {
         return $unit->brief((float) $where['u']) . ', ' . $unit->brief((float) $where['v']);
-    }
-
-    public function needs(): array
-    {
-        return ['axis', 'u', 'v'];
     }
 
     public function of(): Feature

@@ -6,8 +6,6 @@ namespace Cubo\Check\Kind\Round;
 
 use Cubo\Check\Kind\Feature;
 use Cubo\Check\Kind\Heading;
-use Cubo\Check\Kind\Kind;
-use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Proposes;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Measuring\Measuring;
@@ -18,7 +16,7 @@ use Cubo\Check\Row;
 use Cubo\Quantity\Unit;
 
 /** Diameter of a standing round. */
-final class PinDiameter extends Kind implements Measured, Proposes
+final class PinDiameter extends AtPlace implements Proposes
 {
     public function heading(): Heading
     {
@@ -33,11 +31,6 @@ final class PinDiameter extends Kind implements Measured, Proposes
     public function asked(float $nominal, array $where, Unit $unit): string
     {
         return '⌀ ' . $unit->brief($nominal);
-    }
-
-    public function needs(): array
-    {
-        return ['axis', 'u', 'v'];
     }
 
     public function isWidth(): bool

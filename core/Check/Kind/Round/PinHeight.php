@@ -6,8 +6,6 @@ namespace Cubo\Check\Kind\Round;
 
 use Cubo\Check\Kind\Feature;
 use Cubo\Check\Kind\Heading;
-use Cubo\Check\Kind\Kind;
-use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Measuring\Measuring;
 use Cubo\Check\Requirement;
@@ -15,7 +13,7 @@ use Cubo\Check\Row;
 use Cubo\Quantity\Unit;
 
 /** How high a standing round is. */
-final class PinHeight extends Kind implements Measured
+final class PinHeight extends AtPlace
 {
     public function heading(): Heading
     {
@@ -30,11 +28,6 @@ final class PinHeight extends Kind implements Measured
     public function asked(float $nominal, array $where, Unit $unit): string
     {
         return $unit->brief($nominal);
-    }
-
-    public function needs(): array
-    {
-        return ['axis', 'u', 'v'];
     }
 
     public function of(): Feature

@@ -6,8 +6,6 @@ namespace Cubo\Check\Kind\Round;
 
 use Cubo\Check\Kind\Feature;
 use Cubo\Check\Kind\Heading;
-use Cubo\Check\Kind\Kind;
-use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Measuring\Measuring;
 use Cubo\Check\Requirement;
@@ -15,7 +13,7 @@ use Cubo\Check\Row;
 use Cubo\Quantity\Unit;
 
 /** Where the axis of a standing round is, from the left, front and bottom outermost faces of the part. */
-final class PinPlace extends Kind implements Measured
+final class PinPlace extends AtPlace
 {
     public function heading(): Heading
     {
@@ -30,11 +28,6 @@ final class PinPlace extends Kind implements Measured
     public function asked(float $nominal, array $where, Unit $unit): string
     {
         return $unit->brief((float) $where['u']) . ', ' . $unit->brief((float) $where['v']);
-    }
-
-    public function needs(): array
-    {
-        return ['axis', 'u', 'v'];
     }
 
     public function of(): Feature

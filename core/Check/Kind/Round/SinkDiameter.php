@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Check\Kind\Round;
 
 use Cubo\Check\Kind\Heading;
-use Cubo\Check\Kind\Kind;
-use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Proposes;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Measuring\Measuring;
@@ -17,7 +15,7 @@ use Cubo\Check\Row;
 use Cubo\Quantity\Unit;
 
 /** The wide end of a conical sinking of a hole. */
-final class SinkDiameter extends Kind implements Measured, Proposes
+final class SinkDiameter extends AtPlace implements Proposes
 {
     public function heading(): Heading
     {
@@ -32,11 +30,6 @@ final class SinkDiameter extends Kind implements Measured, Proposes
     public function asked(float $nominal, array $where, Unit $unit): string
     {
         return '⌀ ' . $unit->brief($nominal);
-    }
-
-    public function needs(): array
-    {
-        return ['axis', 'u', 'v'];
     }
 
     public function proposals(Proposing $p): array

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Check\Kind\Round;
 
 use Cubo\Check\Kind\Heading;
-use Cubo\Check\Kind\Kind;
-use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Measuring\Measuring;
 use Cubo\Check\Requirement;
@@ -14,7 +12,7 @@ use Cubo\Check\Row;
 use Cubo\Quantity\Unit;
 
 /** How wide a slot with round ends is. */
-final class SlotWidth extends Kind implements Measured
+final class SlotWidth extends AtPlace
 {
     public function heading(): Heading
     {
@@ -29,11 +27,6 @@ final class SlotWidth extends Kind implements Measured
     public function asked(float $nominal, array $where, Unit $unit): string
     {
         return $unit->brief($nominal);
-    }
-
-    public function needs(): array
-    {
-        return ['axis', 'u', 'v'];
     }
 
     public function row(Requirement $r, Measuring $m): Row

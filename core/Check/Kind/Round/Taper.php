@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Cubo\Check\Kind\Round;
 
 use Cubo\Check\Kind\Heading;
-use Cubo\Check\Kind\Kind;
-use Cubo\Check\Kind\Measured;
 use Cubo\Check\Kind\Sort;
 use Cubo\Check\Measuring\Measuring;
 use Cubo\Check\Requirement;
@@ -15,7 +13,7 @@ use Cubo\Quantity\Number;
 use Cubo\Quantity\Unit;
 
 /** Opening of a standing cone, degrees. */
-final class Taper extends Kind implements Measured
+final class Taper extends AtPlace
 {
     public function heading(): Heading
     {
@@ -30,11 +28,6 @@ final class Taper extends Kind implements Measured
     public function asked(float $nominal, array $where, Unit $unit): string
     {
         return Number::brief($nominal, 2) . '°';
-    }
-
-    public function needs(): array
-    {
-        return ['axis', 'u', 'v'];
     }
 
     public function row(Requirement $r, Measuring $m): Row
