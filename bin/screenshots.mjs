@@ -4,13 +4,13 @@
 import { mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { BASE, openBrowser, openWindow, signInStudent, signInTeacher } from '../tests/Browser/support.mjs';
+import { BASE, openBrowser, openWindow, rested, signInStudent, signInTeacher } from '../tests/Browser/support.mjs';
 
 const folder = join(dirname(fileURLToPath(import.meta.url)), '../docs/screenshots');
 mkdirSync(folder, { recursive: true });
 const browser = await openBrowser();
 const settled = async (page, at = [640, 795]) => {
-  await page.waitForLoadState('networkidle');
+  await rested(page);
   await page.mouse.move(...at);
   await page.waitForTimeout(700);
 };

@@ -2,7 +2,19 @@
 import AxePkg from '@axe-core/playwright';
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { add, BASE, edit, openBrowser, openEmptyBench, openWindow, shown, signInStudent, signInTeacher, sound } from './support.mjs';
+import {
+  add,
+  BASE,
+  edit,
+  openBrowser,
+  openEmptyBench,
+  openWindow,
+  rested,
+  shown,
+  signInStudent,
+  signInTeacher,
+  sound,
+} from './support.mjs';
 
 const AxeBuilder = AxePkg.default ?? AxePkg.AxeBuilder ?? AxePkg;
 let browser;
@@ -12,7 +24,7 @@ before(async () => {
 after(() => browser.close());
 
 async function inspect(page, name) {
-  await page.waitForLoadState('networkidle');
+  await rested(page);
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
   assert.deepEqual(
     violations

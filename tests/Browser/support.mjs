@@ -154,3 +154,20 @@ export async function arrow(page, key) {
   }
   throw new Error(`no arrow for ${key}`);
 }
+
+/**
+ * Waits until the page has come to rest: loaded, its fonts there, nothing on its way and nothing new for half a second.
+ * Asked of the page itself; what the browser's driver calls idle is at times never told on a busy machine.
+ */
+export const rested = (page) =>
+  page.waitForFunction(() => {
+    const got = performance.getEntriesByType('resource').length;
+    const last = (window.lastGot ??= { got: -1, since: 0 });
+    if (last.got !== got) Object.assign(last, { got, since: performance.now() });
+    return (
+      document.readyState === 'complete' &&
+      document.fonts.status === 'loaded' &&
+      !document.querySelector('.htmx-request') &&
+      performance.now() - last.since > 500
+    );
+  });

@@ -249,3 +249,28 @@ test('remarks, headings that fold, and an order that keeps what rests on what', 
   );
   sound(page);
 });
+
+test('a pointer at rest is told what it would pick, however late the words and the picture come', async () => {
+  await add(page, 'block');
+  await shown(page);
+  const hint = page.getByText('Pick: top of Block');
+  // the words of the part are on a slow line: the hand is there before the tool is ready
+  await page.route('**/stage/words*', async (route) => {
+    await new Promise((done) => setTimeout(done, 1500));
+    await route.continue().catch(() => {});
+  });
+  await type(page, 's1-height', '12');
+  await shown(page);
+  await page.locator('button[data-tool=ground]').click();
+  await page.getByRole('region', { name: 'Ground', exact: true }).waitFor();
+  await page.mouse.move(...(await projected([3, 3, 12])));
+  await hint.waitFor({ timeout: 20000 });
+  // a view that changes under the hand offers what lies there then: from below, the underside
+  await page.keyboard.press('6');
+  await page.getByText('Pick: bottom of Block').waitFor({ timeout: 20000 });
+  await page.keyboard.press('0');
+  await hint.waitFor({ timeout: 20000 });
+  await edit(page, () => page.mouse.down().then(() => page.mouse.up()));
+  await page.getByText('New shapes stand on top of Block.').waitFor();
+  sound(page);
+});

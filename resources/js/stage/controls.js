@@ -45,9 +45,7 @@ export function mountControls(stage) {
     const known = learn();
     if (known !== told) {
       told = known;
-      known.then(() => {
-        if (resting && !drag) lookUnder(resting);
-      });
+      known.then(() => lookAgain());
     }
     const items = itemsAt(place(e));
     const next = offer(items);
@@ -61,8 +59,24 @@ export function mountControls(stage) {
     canvas.style.cursor = next ? 'pointer' : '';
   }
 
-  stage.onPart.push(() => {
+  // a hand that rests is told anew whenever what lies under it changes: another part, another view, a tool that is ready
+  const lookAgain = () => {
     if (resting && !drag) lookUnder(resting);
+  };
+  let looked = '';
+  stage.onPart.push(lookAgain);
+  stage.onDraw.push(() => {
+    const { key } = stage.flat();
+    if (key === looked) return;
+    looked = key;
+    lookAgain();
+  });
+  if (!small) document.addEventListener('cubo:tool', lookAgain);
+  // an arrow that lay over the part may go from under the hand
+  canvas.addEventListener('pointerenter', (e) => {
+    if (drag || stage.holding?.()) return;
+    resting = e;
+    lookUnder(e);
   });
   canvas.addEventListener('pointerleave', () => {
     resting = null;
