@@ -6,8 +6,7 @@ namespace Cubo\Geometry;
 
 /**
  * Triangles for a plane region with holes: every hole is bridged to the outline from its rightmost vertex, then ears
- * are cut (D. Eberly, "Triangulation by Ear Clipping"). Always ends with a topologically complete set of triangles,
- * whatever the rounding: when no proper ear is left, straight corners and, last, the flattest corner are cut.
+ * are cut (D. Eberly, "Triangulation by Ear Clipping").
  *
  * Every side of the input carries a token; triangles report the token of each of their sides. A side made inside
  * gets a fresh pair of tokens t and t + 1, one for each of its two triangles.
@@ -168,8 +167,13 @@ final class EarClipping
             }
             array_push($merged, ...range($a, $b - 1));
         }
-        foreach ($starts as $s) {
-            $this->clip($s);
+        foreach ($starts as $start) {
+            $ears = new Ears($this->vertex, $this->u, $this->w, $this->prev, $this->next, $this->token, $start, $this->nextToken);
+            array_push($this->triangles, ...$ears->triangles);
+            if ($ears->glued !== null) {
+                $this->glued[] = $ears->glued;
+            }
+            $this->nextToken = $ears->nextToken;
         }
     }
 
@@ -299,186 +303,5 @@ final class EarClipping
         }
 
         return ! ($bx * $dy - $by * $dx > 0 && $dx * $ay - $dy * $ax > 0);
-    }
-
-    private function clip(int $start): void
-    {
-        $u = $this->u;
-        $w = $this->w;
-        $next = $this->next;
-        $prev = $this->prev;
-        $token = $this->token;
-        $vertex = $this->vertex;
-        $nodes = [];
-        $k = $start;
-        $u0 = $w0 = INF;
-        $u1 = $w1 = -INF;
-        do {
-            $nodes[] = $k;
-            $u0 = $u[$k] < $u0 ? $u[$k] : $u0;
-            $u1 = $u[$k] > $u1 ? $u[$k] : $u1;
-            $w0 = $w[$k] < $w0 ? $w[$k] : $w0;
-            $w1 = $w[$k] > $w1 ? $w[$k] : $w1;
-            $k = $next[$k];
-        } while ($k !== $start);
-        $left = count($nodes);
-        $scale = max($u1 - $u0, $w1 - $w0);
-        $eps = 1e-13 * $scale * $scale;
-        $alive = $reflex = [];
-        $reflexCount = 0;
-        foreach ($nodes as $k) {
-            $a = $prev[$k];
-            $c = $next[$k];
-            $alive[$k] = true;
-            $reflex[$k] = ($u[$k] - $u[$a]) * ($w[$c] - $w[$k]) - ($w[$k] - $w[$a]) * ($u[$c] - $u[$k]) <= $eps;
-            $reflexCount += $reflex[$k] ? 1 : 0;
-        }
-        // reflex nodes in a grid: only they can block an ear
-        $g = $reflexCount > 24 ? (int) min(64, ceil(sqrt($reflexCount) * 0.6)) : 1;
-        $gu = $g / max(1e-300, ($u1 - $u0) * 1.0000001);
-        $gw = $g / max(1e-300, ($w1 - $w0) * 1.0000001);
-        $grid = array_fill(0, $g * $g, []);
-        foreach ($nodes as $k) {
-            if ($reflex[$k]) {
-                $grid[(int) (($w[$k] - $w0) * $gw) * $g + (int) (($u[$k] - $u0) * $gu)][] = $k;
-            }
-        }
-        $b = $start;
-        // stages: proper ears, spikes without area, straight corners, ears not strictly blocked, the flattest corner
-        $stage = 0;
-        $since = 0;
-        while ($left > 3) {
-            $a = $prev[$b];
-            $c = $next[$b];
-            $au = $u[$a];
-            $aw = $w[$a];
-            $bu = $u[$b];
-            $bw = $w[$b];
-            $cu = $u[$c];
-            $cw = $w[$c];
-            $cross = ($bu - $au) * ($cw - $bw) - ($bw - $aw) * ($cu - $bu);
-            $straight = $cross <= $eps && $cross >= -$eps;
-            $ok = match ($stage) {
-                0, 3 => $cross > $eps,
-                1 => $straight && ($au - $bu) * ($cu - $bu) + ($aw - $bw) * ($cw - $bw) >= 0,
-                default => $straight,
-            };
-            if ($ok && ! $straight) {
-                $x0 = min($au, $bu, $cu);
-                $x1 = max($au, $bu, $cu);
-                $y0 = min($aw, $bw, $cw);
-                $y1 = max($aw, $bw, $cw);
-                $i1 = (int) (($x1 - $u0) * $gu);
-                $j1 = (int) (($y1 - $w0) * $gw);
-                for ($j = (int) (($y0 - $w0) * $gw); $j <= $j1 && $ok; $j++) {
-                    for ($i = (int) (($x0 - $u0) * $gu); $i <= $i1 && $ok; $i++) {
-                        foreach ($grid[$j * $g + $i] as $p) {
-                            if (! $alive[$p] || ! $reflex[$p] || $p === $a || $p === $b || $p === $c) {
-                                continue;
-                            }
-                            $x = $u[$p];
-                            $y = $w[$p];
-                            if ($x < $x0 || $x > $x1 || $y < $y0 || $y > $y1) {
-                                continue;
-                            }
-                            $d1 = ($bu - $au) * ($y - $aw) - ($bw - $aw) * ($x - $au);
-                            $d2 = ($cu - $bu) * ($y - $bw) - ($cw - $bw) * ($x - $bu);
-                            $d3 = ($au - $cu) * ($y - $cw) - ($aw - $cw) * ($x - $cu);
-                            if ($stage === 3) {
-                                if ($d1 > $eps && $d2 > $eps && $d3 > $eps) {
-                                    $ok = false;
-                                    break;
-                                }
-
-                                continue;
-                            }
-                            if ($d1 < 0 || $d2 < 0 || $d3 < 0) {
-                                continue;
-                            }
-                            if ($x == $au && $y == $aw) {
-                                [$pu, $pw, $qu, $qw] = [$bu - $au, $bw - $aw, $cu - $au, $cw - $aw];
-                            } elseif ($x == $bu && $y == $bw) {
-                                [$pu, $pw, $qu, $qw] = [$cu - $bu, $cw - $bw, $au - $bu, $aw - $bw];
-                            } elseif ($x == $cu && $y == $cw) {
-                                [$pu, $pw, $qu, $qw] = [$au - $cu, $aw - $cw, $bu - $cu, $bw - $cw];
-                            } else {
-                                $ok = false;
-                                break;
-                            }
-                            // p coincides with a corner: blocked if its own sides run into the ear
-                            $k = $next[$p];
-                            $du = $u[$k] - $x;
-                            $dw = $w[$k] - $y;
-                            $e1 = $pu * $dw - $pw * $du;
-                            $e2 = $du * $qw - $dw * $qu;
-                            if ($e1 > 0 && $e2 > 0) {
-                                $ok = false;
-                                break;
-                            }
-                            $border = $e1 >= 0 && $e2 >= 0 && ($du * ($pu + $qu) + $dw * ($pw + $qw) > 0 || ($e2 == 0 && $du * $qu + $dw * $qw > 0));
-                            $k = $prev[$p];
-                            $du = $u[$k] - $x;
-                            $dw = $w[$k] - $y;
-                            $e1 = $pu * $dw - $pw * $du;
-                            $e2 = $du * $qw - $dw * $qu;
-                            if (($e1 > 0 && $e2 > 0) || ($border && $e1 == 0 && $e2 >= 0 && $du * $pu + $dw * $pw > 0)) {
-                                $ok = false;
-                                break;
-                            }
-                        }
-                    }
-                }
-            }
-            if (! $ok && $stage === 4) {
-                $least = INF;
-                $k = $flattest = $b;
-                do {
-                    $a = $prev[$k];
-                    $c = $next[$k];
-                    $t = abs(($u[$k] - $u[$a]) * ($w[$c] - $w[$k]) - ($w[$k] - $w[$a]) * ($u[$c] - $u[$k]));
-                    if ($t < $least) {
-                        $least = $t;
-                        $flattest = $k;
-                    }
-                    $k = $next[$k];
-                } while ($k !== $b);
-                $b = $flattest;
-                $a = $prev[$b];
-                $c = $next[$b];
-                $ok = true;
-            }
-            if ($ok) {
-                $t = $this->freshTokens();
-                $this->triangles[] = [$vertex[$a], $vertex[$b], $vertex[$c], $token[$a], $token[$b], $t];
-                $token[$a] = $t + 1;
-                $next[$a] = $c;
-                $prev[$c] = $a;
-                $alive[$b] = false;
-                $left--;
-                foreach ([$a, $c] as $k) {
-                    if ($reflex[$k]) {
-                        $i = $prev[$k];
-                        $j = $next[$k];
-                        $reflex[$k] = ($u[$k] - $u[$i]) * ($w[$j] - $w[$k]) - ($w[$k] - $w[$i]) * ($u[$j] - $u[$k]) <= $eps;
-                    }
-                }
-                $stage = 0;
-                $since = 0;
-                $b = $next[$c]; // skipping one avoids fans of slivers
-            } else {
-                $b = $c;
-                if (++$since > $left) {
-                    $stage++;
-                    $since = 0;
-                }
-            }
-        }
-        $a = $prev[$b];
-        $c = $next[$b];
-        if ($left === 3) {
-            $this->triangles[] = [$vertex[$a], $vertex[$b], $vertex[$c], $token[$a], $token[$b], $token[$c]];
-        } elseif ($left === 2) {
-            $this->glued[] = [$token[$b], $token[$c]];
-        }
     }
 }

@@ -24,6 +24,9 @@ use Cubo\Solid\SurfaceMeeting;
  */
 final class MassProperties
 {
+    /** Places of the two points of Gauss and Legendre between 0 and 1: (1 ∓ 1/√3) / 2, each of weight 1/2. */
+    private const GAUSS = [0.21132486540518713, 0.7886751345948129];
+
     /** Cones are integrated finely where their least width falls below this share of the greatest. */
     private const SMOOTH = 0.65;
 
@@ -43,11 +46,26 @@ final class MassProperties
 
     private float $a = 0.0;
 
-    /** @var array{float,float,float} first moment of volume about the first vertex */
-    private array $m = [0.0, 0.0, 0.0];
+    private readonly LensColumn $column;
 
-    /** @var array{float,float,float,float,float,float} second moments about it: xx, yy, zz, xy, yz, zx */
-    private array $i = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
+    // first and second moments of volume about the first vertex; numbers of their own, they are added to for every column
+    private float $mx = 0.0;
+
+    private float $my = 0.0;
+
+    private float $mz = 0.0;
+
+    private float $ixx = 0.0;
+
+    private float $iyy = 0.0;
+
+    private float $izz = 0.0;
+
+    private float $ixy = 0.0;
+
+    private float $iyz = 0.0;
+
+    private float $izx = 0.0;
 
     /** @var array{float,float,float} the first vertex: parts far from the origin lose no digits */
     private array $o = [0.0, 0.0, 0.0];
@@ -58,6 +76,7 @@ final class MassProperties
     /** @throws OverBudget */
     public function __construct(private readonly Solid $solid, Budget $budget = new Budget)
     {
+        $this->column = new LensColumn;
         if ($solid->isEmpty()) {
             $this->volume = $this->area = 0.0;
             $this->centroid = [0.0, 0.0, 0.0];
@@ -77,7 +96,7 @@ final class MassProperties
         $this->wedges();
         $this->volume = $this->v;
         $this->area = $this->a;
-        $this->centroid = $this->v == 0.0 ? [0.0, 0.0, 0.0] : [$this->o[0] + $this->m[0] / $this->v, $this->o[1] + $this->m[1] / $this->v, $this->o[2] + $this->m[2] / $this->v];
+        $this->centroid = $this->v == 0.0 ? [0.0, 0.0, 0.0] : [$this->o[0] + $this->mx / $this->v, $this->o[1] + $this->my / $this->v, $this->o[2] + $this->mz / $this->v];
     }
 
     /** Mass in kg for a density in kg/m3. */
@@ -92,9 +111,9 @@ final class MassProperties
         if ($this->v == 0.0) {
             return new Inertia([0.0, 0.0, 0.0, 0.0, 0.0, 0.0]);
         }
-        [$mx, $my, $mz] = $this->m;
+        [$mx, $my, $mz] = [$this->mx, $this->my, $this->mz];
         $v = $this->v;
-        [$xx, $yy, $zz, $xy, $yz, $zx] = $this->i;
+        [$xx, $yy, $zz, $xy, $yz, $zx] = [$this->ixx, $this->iyy, $this->izz, $this->ixy, $this->iyz, $this->izx];
         $xx -= $mx * $mx / $v;
         $yy -= $my * $my / $v;
         $zz -= $mz * $mz / $v;
@@ -151,8 +170,8 @@ final class MassProperties
         }
         $this->v = $v / 6;
         $this->a = $area;
-        $this->m = [$mx / 24, $my / 24, $mz / 24];
-        $this->i = [$ixx / 120, $iyy / 120, $izz / 120, $ixy / 120, $iyz / 120, $izx / 120];
+        [$this->mx, $this->my, $this->mz] = [$mx / 24, $my / 24, $mz / 24];
+        [$this->ixx, $this->iyy, $this->izz, $this->ixy, $this->iyz, $this->izx] = [$ixx / 120, $iyy / 120, $izz / 120, $ixy / 120, $iyz / 120, $izx / 120];
     }
 
     /** A little volume at a spot: adds to all moments. */
@@ -162,15 +181,15 @@ final class MassProperties
         $y -= $this->o[1];
         $z -= $this->o[2];
         $this->v += $volume;
-        $this->m[0] += $volume * $x;
-        $this->m[1] += $volume * $y;
-        $this->m[2] += $volume * $z;
-        $this->i[0] += $volume * $x * $x;
-        $this->i[1] += $volume * $y * $y;
-        $this->i[2] += $volume * $z * $z;
-        $this->i[3] += $volume * $x * $y;
-        $this->i[4] += $volume * $y * $z;
-        $this->i[5] += $volume * $z * $x;
+        $this->mx += $volume * $x;
+        $this->my += $volume * $y;
+        $this->mz += $volume * $z;
+        $this->ixx += $volume * $x * $x;
+        $this->iyy += $volume * $y * $y;
+        $this->izz += $volume * $z * $z;
+        $this->ixy += $volume * $x * $y;
+        $this->iyz += $volume * $y * $z;
+        $this->izx += $volume * $z * $x;
     }
 
     /** @return list<array{float,float,float}> barycentric u, v and weight of the 7-point rule */
@@ -216,23 +235,11 @@ final class MassProperties
         return $rule;
     }
 
+    /** What lies between a triangle and the true surface it stands for, in columns from the rule's points. */
     private function lens(int $t, Surface $s): void
     {
         $m = $this->solid;
-        [$i, $j, $k] = [$m->start[3 * $t], $m->start[3 * $t + 1], $m->start[3 * $t + 2]];
-        $rule = self::rule();
-        if ($s->kind === SurfaceKind::Cone) {
-            $width = fn (int $v): float => abs($s->radius + $s->slope * (($m->x[$v] - $s->point[0]) * $s->axis[0] + ($m->y[$v] - $s->point[1]) * $s->axis[1] + ($m->z[$v] - $s->point[2]) * $s->axis[2]));
-            if ($width($j) < $width($i) && $width($j) <= $width($k)) {
-                [$i, $j, $k] = [$j, $k, $i];
-            } elseif ($width($k) < $width($i)) {
-                [$i, $j, $k] = [$k, $i, $j];
-            }
-            // away from the apex the lens is smooth
-            if ($width($i) < self::SMOOTH * max($width($j), $width($k))) {
-                $rule = self::coneRule();
-            }
-        }
+        [[$i, $j, $k], $rule] = $this->ruled([$m->start[3 * $t], $m->start[3 * $t + 1], $m->start[3 * $t + 2]], $s);
         $ux = $m->x[$j] - $m->x[$i];
         $uy = $m->y[$j] - $m->y[$i];
         $uz = $m->z[$j] - $m->z[$i];
@@ -243,9 +250,8 @@ final class MassProperties
         $ny = ($uz * $wx - $ux * $wz) / 2;
         $nz = ($ux * $wy - $uy * $wx) / 2;
         [$cx, $cy, $cz] = $s->point;
-        [$ax, $ay, $az] = $s->axis;
-        $kind = $s->kind;
-        $spots = $s->patch instanceof GridPatch ? $this->spots($s->patch, $m->surfaceOf[$m->facet[$t]], [$i, $j, $k]) : null;
+        $patch = $s->kind === SurfaceKind::Patch ? $s->patch : null;
+        $spots = $patch instanceof GridPatch ? $this->spots($patch, $m->surfaceOf[$m->facet[$t]], [$i, $j, $k]) : null;
         $slant = sqrt(1 + $s->slope ** 2);
         $x0 = $m->x[$i] - $cx;
         $y0 = $m->y[$i] - $cy;
@@ -254,91 +260,83 @@ final class MassProperties
         $ox = $cx - $this->o[0];
         $oy = $cy - $this->o[1];
         $oz = $cz - $this->o[2];
-        $area = $volume = $mx = $my = $mz = $ixx = $iyy = $izz = $ixy = $iyz = $izx = 0.0;
+        $column = $this->column;
         foreach ($rule as [$u, $v, $weight]) {
             $px = $x0 + $u * $ux + $v * $wx;
             $py = $y0 + $u * $uy + $v * $wy;
             $pz = $z0 + $u * $uz + $v * $wz;
-            // a column from the facet to the true surface: direction d, length, and how it widens: 1 + a s + b s2
-            if ($kind === SurfaceKind::Patch) {
-                /** @var \Cubo\Solid\Patch $patch */
-                $patch = $s->patch;
-                if ($spots !== null && $patch instanceof GridPatch) {
+            if ($patch === null) {
+                $stands = $column->toRound($s, $px, $py, $pz);
+            } else {
+                if ($spots !== null) {
                     $patch->expect($spots[0][0] + $u * ($spots[1][0] - $spots[0][0]) + $v * ($spots[2][0] - $spots[0][0]), $spots[0][1] + $u * ($spots[1][1] - $spots[0][1]) + $v * ($spots[2][1] - $spots[0][1]));
                 }
-                [$q, [$dx, $dy, $dz], $sum, $product] = $patch->foot([$px, $py, $pz]);
-                $length = ($q[0] - $px) * $dx + ($q[1] - $py) * $dy + ($q[2] - $pz) * $dz;
-                $wide = 1 + $length * $sum + $length * $length * $product;
-                $a = -($sum + 2 * $length * $product) / $wide;
-                $b = $product / $wide;
-            } else {
-                $h = 0.0;
-                $dx = $px;
-                $dy = $py;
-                $dz = $pz;
-                if ($kind !== SurfaceKind::Sphere) {
-                    $h = $px * $ax + $py * $ay + $pz * $az;
-                    $dx -= $h * $ax;
-                    $dy -= $h * $ay;
-                    $dz -= $h * $az;
-                }
-                $rho = sqrt($dx * $dx + $dy * $dy + $dz * $dz);
-                if ($rho < 1e-12) {
-                    continue; // the apex of a cone
-                }
-                $r = $s->radius + $s->slope * $h;
-                $a = 1 / $rho;
-                $b = 0.0;
-                if ($kind === SurfaceKind::Torus) {
-                    $k = 1 - $s->radius / $rho;
-                    $across = $rho;
-                    $dx = $k * $dx + $h * $ax;
-                    $dy = $k * $dy + $h * $ay;
-                    $dz = $k * $dz + $h * $az;
-                    $rho = sqrt($dx * $dx + $dy * $dy + $dz * $dz);
-                    $r = $s->tube;
-                    $cos = ($across - $s->radius) / $rho;
-                    $a = 1 / $rho + $cos / $across;
-                    $b = $cos / ($rho * $across);
-                } elseif ($kind === SurfaceKind::Sphere) {
-                    $b = $a * $a;
-                    $a = 2 * $a;
-                }
-                $dx /= $rho;
-                $dy /= $rho;
-                $dz /= $rho;
-                $length = $r - $rho;
+                $stands = $column->toPatch($patch, $px, $py, $pz);
             }
-            // share of the triangle seen along the column, times the rule's weight
-            $seen = $weight * ($nx * $dx + $ny * $dy + $nz * $dz);
-            $area += abs($seen * $slant * (1 + $a * $length + $b * $length * $length));
-            // two Gauss points along the column
-            foreach ([0.21132486540518713, 0.7886751345948129] as $share) {
-                $at = $share * $length;
-                $dv = $seen * $length / 2 * (1 + $a * $at + $b * $at * $at);
-                $x = $ox + $px + $at * $dx;
-                $y = $oy + $py + $at * $dy;
-                $z = $oz + $pz + $at * $dz;
-                $volume += $dv;
-                $mx += $dv * $x;
-                $my += $dv * $y;
-                $mz += $dv * $z;
-                $ixx += $dv * $x * $x;
-                $iyy += $dv * $y * $y;
-                $izz += $dv * $z * $z;
-                $ixy += $dv * $x * $y;
-                $iyz += $dv * $y * $z;
-                $izx += $dv * $z * $x;
+            if ($stands) {
+                // share of the triangle seen along the column, times the rule's weight
+                $this->addColumn($ox + $px, $oy + $py, $oz + $pz, $weight * ($nx * $column->dx + $ny * $column->dy + $nz * $column->dz), $slant);
             }
         }
-        $this->a += $area;
-        $this->v += $volume;
-        foreach ([$mx, $my, $mz] as $q => $part) {
-            $this->m[$q] += $part;
+    }
+
+    /**
+     * The corners of a triangle in the turn its rule wants, and the rule: a cone is integrated from its narrowest corner, and
+     * finely near its apex only.
+     *
+     * @param array{int,int,int} $corners
+     * @return array{array{int,int,int}, list<array{float,float,float}>} rule: shares of both sides from the first corner, weight
+     */
+    private function ruled(array $corners, Surface $s): array
+    {
+        if ($s->kind !== SurfaceKind::Cone) {
+            return [$corners, self::rule()];
         }
-        foreach ([$ixx, $iyy, $izz, $ixy, $iyz, $izx] as $q => $part) {
-            $this->i[$q] += $part;
+        [$i, $j, $k] = $corners;
+        $m = $this->solid;
+        $width = static fn (int $v): float => abs($s->radius + $s->slope * (($m->x[$v] - $s->point[0]) * $s->axis[0] + ($m->y[$v] - $s->point[1]) * $s->axis[1] + ($m->z[$v] - $s->point[2]) * $s->axis[2]));
+        if ($width($j) < $width($i) && $width($j) <= $width($k)) {
+            [$i, $j, $k] = [$j, $k, $i];
+        } elseif ($width($k) < $width($i)) {
+            [$i, $j, $k] = [$k, $i, $j];
         }
+
+        // away from the apex the lens is smooth
+        return [[$i, $j, $k], $width($i) < self::SMOOTH * max($width($j), $width($k)) ? self::coneRule() : self::rule()];
+    }
+
+    /**
+     * Moments of one column by two Gauss points along it, and the area at its far end.
+     *
+     * @param float $px its foot (with $py and $pz), from the first vertex of the solid
+     * @param float $seen area of the facet that the column stands on, seen along it
+     * @param float $slant how much larger the true surface is than what is seen along the column
+     */
+    private function addColumn(float $px, float $py, float $pz, float $seen, float $slant): void
+    {
+        $c = $this->column;
+        [$dx, $dy, $dz, $length, $a, $b] = [$c->dx, $c->dy, $c->dz, $c->length, $c->a, $c->b];
+        $this->a += abs($seen * $slant * (1 + $a * $length + $b * $length * $length));
+        $near = self::GAUSS[0] * $length;
+        $far = self::GAUSS[1] * $length;
+        $dv = $seen * $length / 2 * (1 + $a * $near + $b * $near * $near);
+        $dw = $seen * $length / 2 * (1 + $a * $far + $b * $far * $far);
+        $x = $px + $near * $dx;
+        $y = $py + $near * $dy;
+        $z = $pz + $near * $dz;
+        $u = $px + $far * $dx;
+        $v = $py + $far * $dy;
+        $w = $pz + $far * $dz;
+        $this->v += $dv + $dw;
+        $this->mx += $dv * $x + $dw * $u;
+        $this->my += $dv * $y + $dw * $v;
+        $this->mz += $dv * $z + $dw * $w;
+        $this->ixx += $dv * $x * $x + $dw * $u * $u;
+        $this->iyy += $dv * $y * $y + $dw * $v * $v;
+        $this->izz += $dv * $z * $z + $dw * $w * $w;
+        $this->ixy += $dv * $x * $y + $dw * $u * $v;
+        $this->iyz += $dv * $y * $z + $dw * $v * $w;
+        $this->izx += $dv * $z * $x + $dw * $w * $u;
     }
 
     /**

@@ -37,8 +37,12 @@ final class Formats
         return array_values(array_filter(self::written(), static fn (Format $f): bool => $f->isOffered()));
     }
 
-    /** The format a part is written in under a name, by how that ends; the longest ending counts. */
-    public static function writtenAs(string $name): (Format&Writes)|null
+    /**
+     * The format a part is written in under a name, by how that ends; the longest ending counts.
+     *
+     * @return (Format&Writes)|null
+     */
+    public static function writtenAs(string $name): ?Writes
     {
         $best = null;
         $most = 0;

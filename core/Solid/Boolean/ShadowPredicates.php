@@ -285,106 +285,101 @@ final class ShadowPredicates
         $p1 = $m->pStart[$pe % 3 === 2 ? $pe - 2 : $pe + 1];
         $q0 = $m->qStart[$qe];
         $q1 = $m->qStart[$qe % 3 === 2 ? $qe - 2 : $qe + 1];
-        $tol = $this->tolerance;
-        $a0 = $m->px[$p0];
-        $a1 = $m->px[$p1];
-        $b0 = $m->qx[$q0];
-        $b1 = $m->qx[$q1];
         // early way out, widened by the tolerance or the sums below would not close
-        $k = ($a0 > $a1 ? $a0 : $a1) + $tol;
-        if ($k < $b0 && $k < $b1) {
+        if ($this->areApart($m->px[$p0], $m->px[$p1], $m->qx[$q0], $m->qx[$q1]) || $this->areApart($m->py[$p0], $m->py[$p1], $m->qy[$q0], $m->qy[$q1])) {
             return 0;
         }
-        $k = ($a0 < $a1 ? $a0 : $a1) - $tol;
-        if ($k > $b0 && $k > $b1) {
-            return 0;
-        }
-        $y0 = $m->py[$p0];
-        $y1 = $m->py[$p1];
-        $w0 = $m->qy[$q0];
-        $w1 = $m->qy[$q1];
-        $k = ($y0 > $y1 ? $y0 : $y1) + $tol;
-        if ($k < $w0 && $k < $w1) {
-            return 0;
-        }
-        $k = ($y0 < $y1 ? $y0 : $y1) - $tol;
-        if ($k > $w0 && $k > $w1) {
-            return 0;
-        }
-        // which ends of P lie before which of Q in x; a tie is decided by the way P moves
-        $s00 = (($gap = $a0 - $b0) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p0) < 0.0 ? 1 : 0)));
-        $s01 = (($gap = $a0 - $b1) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p0) < 0.0 ? 1 : 0)));
-        $s10 = (($gap = $a1 - $b0) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p1) < 0.0 ? 1 : 0)));
-        $s11 = (($gap = $a1 - $b1) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p1) < 0.0 ? 1 : 0)));
-        $count = 0;
-        $hasA = $hasB = false;
-        $xA = $xB = $ypA = $ypB = $zpA = $zpB = $yqA = $yqB = $zqA = $zqB = $tieA = $tieB = 0.0;
-        for ($case = 0; $case < 4; $case++) {
-            if ($case < 2) {
-                $change = $case === 0 ? $s00 - $s01 : $s11 - $s10;
-                if ($change === 0) {
-                    continue;
-                }
-                $p = $case === 0 ? $p0 : $p1;
-                $lower = $this->vertexEdge($p, $q0, $q1);
-                $x = $m->px[$p];
-                $yp = $m->py[$p];
-                $zp = $m->pz[$p];
-                $yq = $this->edgeY;
-                $zq = $this->edgeZ;
-            } else {
-                $change = $case === 2 ? $s10 - $s00 : $s01 - $s11;
-                if ($change === 0) {
-                    continue;
-                }
-                $q = $case === 2 ? $q0 : $q1;
-                $lower = $this->edgeVertex($p0, $p1, $q);
-                $x = $m->qx[$q];
-                $yq = $m->qy[$q];
-                $zq = $m->qz[$q];
-                $yp = $this->edgeY;
-                $zp = $this->edgeZ;
-            }
-            if ($lower === 1) {
-                $count += $change;
-                $hasA = true;
-                $xA = $x;
-                $ypA = $yp;
-                $zpA = $zp;
-                $yqA = $yq;
-                $zqA = $zq;
-                $tieA = $this->edgeTie;
-            } else {
-                $hasB = true;
-                $xB = $x;
-                $ypB = $yp;
-                $zpB = $zp;
-                $yqB = $yq;
-                $zqB = $zq;
-                $tieB = $this->edgeTie;
-            }
-        }
-        if ($count === 0) {
+        [$count, $under, $over] = $this->brackets($p0, $p1, $q0, $q1);
+        $one = $under ?? $over;
+        if ($count === 0 || $one === null) {
             return 0;
         }
         $this->crossCount = $count;
-        if (! $hasA) {
-            $xA = $xB;
-            $ypA = $ypB;
-            $zpA = $zpB;
-            $yqA = $yqB;
-            $zqA = $zqB;
-        } elseif (! $hasB) {
-            $xB = $xA;
-            $ypB = $ypA;
-            $zpB = $zpA;
-            $yqB = $yqA;
-            $zqB = $zqA;
+        $this->crossBetween($under ?? $one, $over ?? $one);
+        if (abs($this->crossZp - $this->crossZq) <= $this->tolerance) {
+            $this->crossTie = $this->tieOfEdges($p0, $p1, $q0, $q1);
+            $this->crossShadow = $this->crossTie < 0.0 ? 1 : 0;
+        } else {
+            $this->crossTie = 0.0;
+            $this->crossShadow = $this->crossZp < $this->crossZq ? 1 : 0;
         }
+
+        return $count * $this->crossShadow;
+    }
+
+    /** Whether both ends a of one edge lie before or behind both ends b of the other by more than the tolerance. */
+    private function areApart(float $a0, float $a1, float $b0, float $b1): bool
+    {
+        $high = ($a0 > $a1 ? $a0 : $a1) + $this->tolerance;
+        if ($high < $b0 && $high < $b1) {
+            return true;
+        }
+        $low = ($a0 < $a1 ? $a0 : $a1) - $this->tolerance;
+
+        return $low > $b0 && $low > $b1;
+    }
+
+    /** Whether a vertex of P lies before one of Q in x; a tie is decided by the way P moves. */
+    private function isBefore(int $p, float $x, float $of): int
+    {
+        $gap = $x - $of;
+
+        return $gap < -$this->tolerance ? 1 : ($gap > $this->tolerance ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0));
+    }
+
+    /**
+     * Ends of either edge that lie over or under the other one, seen in y: the crossing lies between one where P is lower
+     * in y and one where it is not.
+     *
+     * @return array{int, ?array{float,float,float,float,float,float}, ?array{float,float,float,float,float,float}} how often
+     *         they cross, and the last bracket of either side: x, y and z of P, y and z of Q, tie
+     */
+    private function brackets(int $p0, int $p1, int $q0, int $q1): array
+    {
+        $m = $this->pair;
+        [$a0, $a1, $b0, $b1] = [$m->px[$p0], $m->px[$p1], $m->qx[$q0], $m->qx[$q1]];
+        $s00 = $this->isBefore($p0, $a0, $b0);
+        $s01 = $this->isBefore($p0, $a0, $b1);
+        $s10 = $this->isBefore($p1, $a1, $b0);
+        $s11 = $this->isBefore($p1, $a1, $b1);
+        $count = 0;
+        $under = $over = null;
+        foreach ([[$s00 - $s01, $p0, -1], [$s11 - $s10, $p1, -1], [$s10 - $s00, -1, $q0], [$s01 - $s11, -1, $q1]] as [$change, $p, $q]) {
+            if ($change === 0) {
+                continue;
+            }
+            if ($q < 0) {
+                $lower = $this->vertexEdge($p, $q0, $q1);
+                $at = [$m->px[$p], $m->py[$p], $m->pz[$p], $this->edgeY, $this->edgeZ, $this->edgeTie];
+            } else {
+                $lower = $this->edgeVertex($p0, $p1, $q);
+                $at = [$m->qx[$q], $this->edgeY, $this->edgeZ, $m->qy[$q], $m->qz[$q], $this->edgeTie];
+            }
+            if ($lower === 1) {
+                $count += $change;
+                $under = $at;
+            } else {
+                $over = $at;
+            }
+        }
+
+        return [$count, $under, $over];
+    }
+
+    /**
+     * The crossing between two brackets, from the nearer one.
+     *
+     * @param array{float,float,float,float,float,float} $a
+     * @param array{float,float,float,float,float,float} $b
+     */
+    private function crossBetween(array $a, array $b): void
+    {
+        [$xA, $ypA, $zpA, $yqA, $zqA, $tieA] = $a;
+        [$xB, $ypB, $zpB, $yqB, $zqB, $tieB] = $b;
         $gapA = $ypA - $yqA;
         $gapB = $ypB - $yqB;
         $den = $gapA - $gapB;
-        if ($den == 0.0 || (abs($gapA) <= $tol && abs($gapB) <= $tol)) {
+        if ($den == 0.0 || (abs($gapA) <= $this->tolerance && abs($gapB) <= $this->tolerance)) {
             $gapA = $tieA;
             $den = $tieA - $tieB;
         }
@@ -392,54 +387,43 @@ final class ShadowPredicates
         // y comes from the operand that changes least between the brackets
         $fromP = abs($ypB - $ypA) < abs($yqB - $yqA);
         if ($t <= 0.5) {
-            $x = $xA + $t * ($xB - $xA);
-            $y = $fromP ? $ypA + $t * ($ypB - $ypA) : $yqA + $t * ($yqB - $yqA);
-            $zp = $zpA + $t * ($zpB - $zpA);
-            $zq = $zqA + $t * ($zqB - $zqA);
-        } else {
-            $u = 1 - $t;
-            if ($den != 0.0 && $gapA != 0.0) {
-                $u = ($gapA - $den) / -$den;
-            }
-            if ($u < 0) {
-                $u = 0.0;
-            } elseif ($u > 0.5) {
-                $u = 1 - $t;
-            }
-            $x = $xB - $u * ($xB - $xA);
-            $y = $fromP ? $ypB - $u * ($ypB - $ypA) : $yqB - $u * ($yqB - $yqA);
-            $zp = $zpB - $u * ($zpB - $zpA);
-            $zq = $zqB - $u * ($zqB - $zqA);
-        }
-        $this->crossX = $x;
-        $this->crossY = $y;
-        $this->crossZp = $zp;
-        $this->crossZq = $zq;
-        if (abs($zp - $zq) <= $tol) {
-            $ux = $a1 - $a0;
-            $uy = $y1 - $y0;
-            $uz = $m->pz[$p1] - $m->pz[$p0];
-            $vx = $b1 - $b0;
-            $vy = $w1 - $w0;
-            $vz = $m->qz[$q1] - $m->qz[$q0];
-            $l2 = $ux * $ux + $uy * $uy;
-            $s = $l2 > 0 ? (($x - $a0) * $ux + ($y - $y0) * $uy) / $l2 : 0.5;
-            $d0 = $this->dispX($p0);
-            $d1 = $this->dispX($p1);
-            $ddx = $d0 + $s * ($d1 - $d0);
-            $ddy = $this->dy[$p0] + $s * ($this->dy[$p1] - $this->dy[$p0]);
-            $ddz = $this->dz[$p0] + $s * ($this->dz[$p1] - $this->dz[$p0]);
-            $nx = $uy * $vz - $uz * $vy;
-            $ny = $uz * $vx - $ux * $vz;
-            $nz = $ux * $vy - $uy * $vx;
-            $this->crossTie = $nz == 0.0 ? $ddz : ($ddx * $nx + $ddy * $ny + $ddz * $nz) / $nz;
-            $this->crossShadow = $this->crossTie < 0.0 ? 1 : 0;
-        } else {
-            $this->crossTie = 0.0;
-            $this->crossShadow = $zp < $zq ? 1 : 0;
-        }
+            $this->crossX = $xA + $t * ($xB - $xA);
+            $this->crossY = $fromP ? $ypA + $t * ($ypB - $ypA) : $yqA + $t * ($yqB - $yqA);
+            $this->crossZp = $zpA + $t * ($zpB - $zpA);
+            $this->crossZq = $zqA + $t * ($zqB - $zqA);
 
-        return $count * $this->crossShadow;
+            return;
+        }
+        $u = $den != 0.0 && $gapA != 0.0 ? ($gapA - $den) / -$den : 1 - $t;
+        $u = $u < 0 ? 0.0 : ($u > 0.5 ? 1 - $t : $u);
+        $this->crossX = $xB - $u * ($xB - $xA);
+        $this->crossY = $fromP ? $ypB - $u * ($ypB - $ypA) : $yqB - $u * ($yqB - $yqA);
+        $this->crossZp = $zpB - $u * ($zpB - $zpA);
+        $this->crossZq = $zqB - $u * ($zqB - $zqA);
+    }
+
+    /** Edges that meet: how P moves against the plane of both at the crossing. */
+    private function tieOfEdges(int $p0, int $p1, int $q0, int $q1): float
+    {
+        $m = $this->pair;
+        $ux = $m->px[$p1] - $m->px[$p0];
+        $uy = $m->py[$p1] - $m->py[$p0];
+        $uz = $m->pz[$p1] - $m->pz[$p0];
+        $vx = $m->qx[$q1] - $m->qx[$q0];
+        $vy = $m->qy[$q1] - $m->qy[$q0];
+        $vz = $m->qz[$q1] - $m->qz[$q0];
+        $l2 = $ux * $ux + $uy * $uy;
+        $s = $l2 > 0 ? (($this->crossX - $m->px[$p0]) * $ux + ($this->crossY - $m->py[$p0]) * $uy) / $l2 : 0.5;
+        $d0 = $this->dispX($p0);
+        $d1 = $this->dispX($p1);
+        $ddx = $d0 + $s * ($d1 - $d0);
+        $ddy = $this->dy[$p0] + $s * ($this->dy[$p1] - $this->dy[$p0]);
+        $ddz = $this->dz[$p0] + $s * ($this->dz[$p1] - $this->dz[$p0]);
+        $nx = $uy * $vz - $uz * $vy;
+        $ny = $uz * $vx - $ux * $vz;
+        $nz = $ux * $vy - $uy * $vx;
+
+        return $nz == 0.0 ? $ddz : ($ddx * $nx + $ddy * $ny + $ddz * $nz) / $nz;
     }
 
     /** Vertex p of P under face f of Q: signed shadow. */

@@ -10,6 +10,9 @@ namespace Cubo\Solid\Boolean;
  */
 final class Simplification
 {
+    /** Triangles around one vertex that are gone through; more are left as they are. */
+    private const MOST_AROUND = 2000;
+
     /** @var array<int, int|true> vertices of new triangles */
     private array $candidate = [];
 
@@ -68,142 +71,200 @@ final class Simplification
     /** Removes vertex v if it lies inside one facet, on a straight crease, or very near a neighbour. */
     private function collapse(int $v): void
     {
+        $star = $this->star($v);
+        if ($star === null) {
+            return;
+        }
+        [$out, $label, $near] = $star;
         $m = $this->mesh;
-        $x = &$m->x;
-        $y = &$m->y;
-        $z = &$m->z;
-        $start = &$m->start;
-        $twin = &$m->twin;
-        $facet = &$m->facet;
-        $eps = $m->eps;
-        $eps2 = $eps * $eps;
-        $out = $label = $near = [];
-        $first = $h = $m->leaving[$v];
-        $n = 0;
-        do {
-            $out[] = $h;
-            $label[] = $facet[intdiv($h, 3)];
-            $near[] = $start[$h % 3 === 2 ? $h - 2 : $h + 1];
-            $h = $twin[$h % 3 === 0 ? $h + 2 : $h - 1];
-            if (++$n > 2000) {
+        $length2 = [];
+        foreach ($near as $i => $u) {
+            $length2[$i] = ($m->x[$u] - $m->x[$v]) ** 2 + ($m->y[$u] - $m->y[$v]) ** 2 + ($m->z[$u] - $m->z[$v]) ** 2;
+        }
+        $try = $this->targets($v, $label, $near, $length2);
+        if ($try === []) {
+            return;
+        }
+        $isNear = array_flip($near);
+        if (count($isNear) !== count($near)) {
+            return;
+        }
+        foreach ($try as $i) {
+            if ($this->keepsSides($v, $i, $label, $near, $length2[$i] <= $m->eps * $m->eps) && $this->isLinked($v, $out[$i], $isNear) && $this->merge($v, $near[$i], $out, $out[$i])) {
+                $this->requeue(...$near);
+
                 return;
             }
+        }
+    }
+
+    /**
+     * What lies around a vertex, in order.
+     *
+     * @return array{list<int>, list<int>, list<int>}|null half-edges out of it, the facet left of each, where each leads; null
+     *         of more than can be gone through
+     */
+    private function star(int $v): ?array
+    {
+        $m = $this->mesh;
+        $out = $label = $near = [];
+        $first = $h = $m->leaving[$v];
+        do {
+            $out[] = $h;
+            $label[] = $m->facet[intdiv($h, 3)];
+            $near[] = $m->start[$h % 3 === 2 ? $h - 2 : $h + 1];
+            $h = $m->twin[$h % 3 === 0 ? $h + 2 : $h - 1];
+            if (count($out) > self::MOST_AROUND) {
+                return null;
+            }
         } while ($h !== $first);
+
+        return [$out, $label, $near];
+    }
+
+    /**
+     * Neighbours it may be drawn into, best first: the nearest of all where it lies inside one facet, both along a straight
+     * crease, and whatever is no distance away.
+     *
+     * @param list<int> $label
+     * @param list<int> $near
+     * @param array<int, float> $length2
+     * @return list<int> places in the star
+     */
+    private function targets(int $v, array $label, array $near, array $length2): array
+    {
+        $n = count($near);
         $creases = [];
         for ($i = 0; $i < $n; $i++) {
             if ($label[$i] !== $label[$i > 0 ? $i - 1 : $n - 1]) {
                 $creases[] = $i;
             }
         }
-        $vx = $x[$v];
-        $vy = $y[$v];
-        $vz = $z[$v];
-        $length2 = [];
-        foreach ($near as $i => $u) {
-            $length2[$i] = ($x[$u] - $vx) ** 2 + ($y[$u] - $vy) ** 2 + ($z[$u] - $vz) ** 2;
-        }
         $try = [];
         if ($creases === []) {
-            $order = $length2;
-            asort($order);
-            $try = array_keys($order);
-        } elseif (count($creases) === 2) {
-            $u = $near[$creases[0]];
-            $w = $near[$creases[1]];
-            $ax = $x[$u] - $x[$w];
-            $ay = $y[$u] - $y[$w];
-            $az = $z[$u] - $z[$w];
-            $bx = $vx - $x[$w];
-            $by = $vy - $y[$w];
-            $bz = $vz - $z[$w];
-            $l2 = $ax * $ax + $ay * $ay + $az * $az;
-            $along = $ax * $bx + $ay * $by + $az * $bz;
-            $slack = $eps * sqrt($l2);
-            if ($l2 > 0 && $along >= -$slack && $along <= $l2 + $slack
-                && ($ay * $bz - $az * $by) ** 2 + ($az * $bx - $ax * $bz) ** 2 + ($ax * $by - $ay * $bx) ** 2 <= $eps2 * $l2) {
-                $try = $creases;
-            }
+            asort($length2);
+            $try = array_keys($length2);
+            ksort($length2);
+        } elseif (count($creases) === 2 && $this->isStraight($near[$creases[0]], $v, $near[$creases[1]])) {
+            $try = $creases;
         }
         foreach ($length2 as $i => $l2) {
-            if ($l2 <= $eps2 && ($try === [] || $try[0] !== $i)) {
+            if ($l2 <= $this->mesh->eps * $this->mesh->eps && ($try === [] || $try[0] !== $i)) {
                 array_unshift($try, $i);
             }
         }
-        if ($try === []) {
-            return;
-        }
-        $isNear = array_flip($near);
-        if (count($isNear) !== $n) {
-            return;
-        }
-        foreach ($try as $i) {
-            $u = $near[$i];
-            $h = $out[$i];
-            $short = $length2[$i] <= $eps2;
-            // the other triangles must keep their side up in their facet
-            $before = $i > 0 ? $i - 1 : $n - 1;
-            for ($k = 0; $k < $n; $k++) {
-                if ($k === $i || $k === $before) {
-                    continue;
-                }
-                $p = $near[$k];
-                $q = $near[$k + 1 < $n ? $k + 1 : 0];
-                $f = $label[$k];
-                $longest = max(
-                    ($x[$p] - $x[$u]) ** 2 + ($y[$p] - $y[$u]) ** 2 + ($z[$p] - $z[$u]) ** 2,
-                    ($x[$q] - $x[$u]) ** 2 + ($y[$q] - $y[$u]) ** 2 + ($z[$q] - $z[$u]) ** 2,
-                    ($x[$q] - $x[$p]) ** 2 + ($y[$q] - $y[$p]) ** 2 + ($z[$q] - $z[$p]) ** 2,
-                );
-                $slack = $eps * sqrt($longest);
-                $after = $m->area($u, $p, $q, $f);
-                if ($after <= $slack) {
-                    if ($short && $after >= -2 * $slack) {
-                        continue;
-                    }
-                    if ($after < -$slack || $m->area($v, $p, $q, $f) > $slack) {
-                        continue 2;
-                    }
-                }
-            }
-            // link condition: the two ends share just the two opposite corners
-            $g = $twin[$h];
-            $common = $c = 0;
-            $s = $g;
-            do {
-                $e = $start[$s % 3 === 2 ? $s - 2 : $s + 1];
-                if ($e !== $v && isset($isNear[$e])) {
-                    $common++;
-                }
-                $s = $twin[$s % 3 === 0 ? $s + 2 : $s - 1];
-            } while ($s !== $g && ++$c <= 2000);
-            $c++;
-            if ($common !== 2 || $c < 3 || ($n === 3 && $c === 3)) {
-                continue;
-            }
-            $hn = $h % 3 === 2 ? $h - 2 : $h + 1;
-            $hp = $h % 3 === 0 ? $h + 2 : $h - 1;
-            $gn = $g % 3 === 2 ? $g - 2 : $g + 1;
-            $gp = $g % 3 === 0 ? $g + 2 : $g - 1;
-            $a = $start[$hp];
-            $b = $start[$gp];
-            if ($a === $b || $twin[$hn] === $hp || $twin[$gn] === $gp) {
-                continue;
-            }
-            foreach ($out as $o) {
-                $start[$o] = $u;
-            }
-            $m->join($twin[$hn], $twin[$hp]);
-            $m->join($twin[$gn], $twin[$gp]);
-            $m->leaving[$u] = $twin[$twin[$hn]];
-            $m->leaving[$a] = $twin[$hn];
-            $m->leaving[$b] = $twin[$gn];
-            $facet[intdiv($h, 3)] = -1;
-            $facet[intdiv($g, 3)] = -1;
-            $this->dead[$v] = true;
-            $this->requeue(...$near);
 
-            return;
+        return $try;
+    }
+
+    /** Whether v lies on the way from u to w. */
+    private function isStraight(int $u, int $v, int $w): bool
+    {
+        $m = $this->mesh;
+        $ax = $m->x[$u] - $m->x[$w];
+        $ay = $m->y[$u] - $m->y[$w];
+        $az = $m->z[$u] - $m->z[$w];
+        $bx = $m->x[$v] - $m->x[$w];
+        $by = $m->y[$v] - $m->y[$w];
+        $bz = $m->z[$v] - $m->z[$w];
+        $l2 = $ax * $ax + $ay * $ay + $az * $az;
+        $along = $ax * $bx + $ay * $by + $az * $bz;
+        $slack = $m->eps * sqrt($l2);
+
+        return $l2 > 0 && $along >= -$slack && $along <= $l2 + $slack
+            && ($ay * $bz - $az * $by) ** 2 + ($az * $bx - $ax * $bz) ** 2 + ($ax * $by - $ay * $bx) ** 2 <= $m->eps * $m->eps * $l2;
+    }
+
+    /**
+     * Whether the other triangles around v keep their side up in their facet when it is drawn into neighbour i.
+     *
+     * @param list<int> $label
+     * @param list<int> $near
+     */
+    private function keepsSides(int $v, int $i, array $label, array $near, bool $short): bool
+    {
+        $m = $this->mesh;
+        $n = count($near);
+        $u = $near[$i];
+        $before = $i > 0 ? $i - 1 : $n - 1;
+        for ($k = 0; $k < $n; $k++) {
+            if ($k === $i || $k === $before) {
+                continue;
+            }
+            $p = $near[$k];
+            $q = $near[$k + 1 < $n ? $k + 1 : 0];
+            $longest = max(
+                ($m->x[$p] - $m->x[$u]) ** 2 + ($m->y[$p] - $m->y[$u]) ** 2 + ($m->z[$p] - $m->z[$u]) ** 2,
+                ($m->x[$q] - $m->x[$u]) ** 2 + ($m->y[$q] - $m->y[$u]) ** 2 + ($m->z[$q] - $m->z[$u]) ** 2,
+                ($m->x[$q] - $m->x[$p]) ** 2 + ($m->y[$q] - $m->y[$p]) ** 2 + ($m->z[$q] - $m->z[$p]) ** 2,
+            );
+            $slack = $m->eps * sqrt($longest);
+            $after = $m->area($u, $p, $q, $label[$k]);
+            if ($after > $slack || ($short && $after >= -2 * $slack)) {
+                continue;
+            }
+            if ($after < -$slack || $m->area($v, $p, $q, $label[$k]) > $slack) {
+                return false;
+            }
         }
+
+        return true;
+    }
+
+    /**
+     * The link condition: both ends of the half-edge share just the two corners opposite to it.
+     *
+     * @param array<int, int> $isNear neighbours of v
+     */
+    private function isLinked(int $v, int $h, array $isNear): bool
+    {
+        $m = $this->mesh;
+        $g = $m->twin[$h];
+        $common = $c = 0;
+        $s = $g;
+        do {
+            $e = $m->start[$s % 3 === 2 ? $s - 2 : $s + 1];
+            if ($e !== $v && isset($isNear[$e])) {
+                $common++;
+            }
+            $s = $m->twin[$s % 3 === 0 ? $s + 2 : $s - 1];
+        } while ($s !== $g && ++$c <= self::MOST_AROUND);
+        $c++;
+
+        return $common === 2 && $c >= 3 && ! (count($isNear) === 3 && $c === 3);
+    }
+
+    /**
+     * Draws v into u along the half-edge h from v to u; both triangles beside it go. False where they would leave a fold.
+     *
+     * @param list<int> $out half-edges out of v
+     */
+    private function merge(int $v, int $u, array $out, int $h): bool
+    {
+        $m = $this->mesh;
+        $g = $m->twin[$h];
+        $hn = $h % 3 === 2 ? $h - 2 : $h + 1;
+        $hp = $h % 3 === 0 ? $h + 2 : $h - 1;
+        $gn = $g % 3 === 2 ? $g - 2 : $g + 1;
+        $gp = $g % 3 === 0 ? $g + 2 : $g - 1;
+        $a = $m->start[$hp];
+        $b = $m->start[$gp];
+        if ($a === $b || $m->twin[$hn] === $hp || $m->twin[$gn] === $gp) {
+            return false;
+        }
+        foreach ($out as $o) {
+            $m->start[$o] = $u;
+        }
+        $m->join($m->twin[$hn], $m->twin[$hp]);
+        $m->join($m->twin[$gn], $m->twin[$gp]);
+        $m->leaving[$u] = $m->twin[$m->twin[$hn]];
+        $m->leaving[$a] = $m->twin[$hn];
+        $m->leaving[$b] = $m->twin[$gn];
+        $m->facet[intdiv($h, 3)] = -1;
+        $m->facet[intdiv($g, 3)] = -1;
+        $this->dead[$v] = true;
+
+        return true;
     }
 
     private function flipEdges(int $n): int

@@ -177,6 +177,8 @@ it('knows whether a part was made in two ways', function () use ($plate): void {
         ->and(ways($solid, [$ground])->status)->toBe('met')->and(ways($solid, [$ground])->measured)->toContain('“block”')->toContain('“extrude” of a sketch seen from the top')
         // the same kind of step, with the profile of another view
         ->and(ways($front, [$ground])->status)->toBe('met')
+        ->and(ways($front, [$ground])->measured)->toContain('seen from the front')->toContain('seen from the top')
+        ->and(ways([$sketch('side', '60', '10'), $extrude('80', 'middle'), bore('6', '20', '0')], [$front])->measured)->toContain('seen from the side')->toContain('seen from the front')
         // half modelled and mirrored is still the block
         ->and(ways($half, [$solid])->word)->toBe('The same way again')
         ->and(ways($solid, [$solid, $ground])->status)->toBe('met')

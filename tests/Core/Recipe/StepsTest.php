@@ -174,7 +174,11 @@ it('splits, scales and writes', function () use ($block) {
         ->and(Parts::outcome([$block, ['kind' => 'split', 'offset' => '100']]))->toBe('not-cut@plane')
         ->and(volumeOf([$block, ['kind' => 'scale', 'factor' => '1/2']]))->toEqualWithDelta(6000, 1e-6)
         ->and(volumeOf([$block, ['kind' => 'scale', 'by' => 'each', 'factorx' => '2', 'factorz' => '0.5']]))->toEqualWithDelta(48000, 1e-6)
-        ->and(Parts::outcome([$block, ['kind' => 'scale', 'factor' => '0']]))->toBe('no-factor@factor');
+        ->and(Parts::outcome([$block, ['kind' => 'scale', 'factor' => '0']]))->toBe('no-factor@factor')
+        ->and(volumeOf([$block, ['kind' => 'scale', 'factor' => '0.001']]))->toEqualWithDelta(48000e-9, 1e-12)
+        ->and(Parts::outcome([$block, ['kind' => 'scale', 'factor' => '0.0009']]))->toBe('no-factor@factor')
+        ->and(Parts::outcome([['kind' => 'block', 'width' => '1', 'depth' => '1', 'height' => '1'], ['kind' => 'scale', 'factor' => '1000']]))->toBe('done')
+        ->and(Parts::outcome([['kind' => 'block', 'width' => '1', 'depth' => '1', 'height' => '1'], ['kind' => 'scale', 'factor' => '1001']]))->toBe('no-factor@factor');
     $letters = static fn (string $effect): float => volumeOf([$block, ['kind' => 'text', 'text' => 'L', 'face' => 's1:top', 'u' => '-5', 'v' => '-4', 'effect' => $effect, 'depth' => '2']]) - 48000;
     expect($letters('add'))->toBeGreaterThan(10.0)->and($letters('cut'))->toEqualWithDelta(-$letters('add'), 1e-6)
         ->and(Parts::outcome([$block, ['kind' => 'text', 'text' => ' ', 'face' => 's1:top']]))->toEndWith('@text');
@@ -241,7 +245,12 @@ it('warns of a cut that just stops short, and of what stands apart', function ()
     $down = static fn (string $depth): ?string => Parts::build([$block, ['kind' => 'sketch', 'plane' => 'face', 'face' => 's1:top', 'drawn' => Drawn::rectangle(20, 10)], ['kind' => 'extrude', 'sketch' => 's2', 'effect' => 'cut', 'direction' => 'down', 'distance' => $depth]])->results['s3']->messages[0]->code ?? null;
     expect($down('19.5'))->toBe('skin-left')->and($down('20'))->toBeNull()->and($down('10'))->toBeNull();
     $hole = static fn (string $depth): ?string => Parts::build([$block, ['kind' => 'hole', 'where' => 'face', 'face' => 's1:top', 'extent' => 'depth', 'bottom' => 'flat', 'depth' => $depth]])->results['s2']->messages[0]->code ?? null;
-    expect($hole('19.5'))->toBe('skin-left')->and($hole('12'))->toBeNull();
+    expect($hole('19.5'))->toBe('skin-left')->and($hole('12'))->toBeNull()
+        // a skin is up to a tenth of the depth, and 1 mm of what is not deep
+        ->and($hole('18.3'))->toBe('skin-left')->and($hole('18.1'))->toBeNull()
+        ->and($cut('21.99')?->code)->toBe('skin-left')->and($cut('22.01'))->toBeNull();
+    $low = static fn (string $depth): ?string => Parts::build([['height' => '6'] + $block, ['kind' => 'hole', 'where' => 'face', 'face' => 's1:top', 'extent' => 'depth', 'bottom' => 'flat', 'depth' => $depth]])->results['s2']->messages[0]->code ?? null;
+    expect($low('5.1'))->toBe('skin-left')->and($low('4.9'))->toBeNull();
     $pin = static fn (string $z): ?string => Parts::build([$block, ['kind' => 'cylinder', 'z' => $z]])->results['s2']->messages[0]->code ?? null;
     expect($pin('25'))->toBe('stands-apart')->and($pin('20'))->toBeNull();
     // and again from the cache
