@@ -13,7 +13,16 @@ require __DIR__ . '/../vendor/autoload.php';
 
 $docs = dirname(__DIR__) . '/docs';
 $differs = false;
-foreach (['recipe.schema.json' => RecipeDocs::schema(...), 'recipe.md' => RecipeDocs::page(...), 'exercise.schema.json' => ExerciseDocs::schema(...), 'checks.md' => ExerciseDocs::page(...), 'formats.md' => Formats::page(...)] as $file => $write) {
+foreach (
+    [
+        'recipe.schema.json' => RecipeDocs::schema(...),
+        'recipe.md' => RecipeDocs::page(...),
+        'exercise.schema.json' => ExerciseDocs::schema(...),
+        'checks.md' => ExerciseDocs::page(...),
+        'formats.md' => Formats::page(...),
+    ]
+    as $file => $write
+) {
     $is = (string) file_get_contents("$docs/$file");
     $wanted = $write($is);
     if ($is === $wanted) {

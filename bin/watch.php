@@ -65,7 +65,12 @@ final class Service
     public int $falls = 0;
 
     /** @param list<string> $command */
-    public function __construct(public readonly string $name, public readonly array $command, private readonly string $log, private readonly int $nice = 0) {}
+    public function __construct(
+        public readonly string $name,
+        public readonly array $command,
+        private readonly string $log,
+        private readonly int $nice = 0,
+    ) {}
 
     public function begin(): void
     {
@@ -127,10 +132,16 @@ function where(string $name): string
 /** @param list<string> $command */
 function done(array $command, array $env = []): bool
 {
-    $p = proc_open($command, [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']], $pipes, dirname(__DIR__), $env === [] ? null : $env + getenv());
+    $p = proc_open(
+        $command,
+        [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']],
+        $pipes,
+        dirname(__DIR__),
+        $env === [] ? null : $env + getenv(),
+    );
     $words = trim((string) stream_get_contents($pipes[2]));
     $ok = proc_close($p) === 0;
-    if (! $ok && $words !== '') {
+    if (!$ok && $words !== '') {
         say($words);
     }
 
@@ -140,21 +151,60 @@ function done(array $command, array $env = []): bool
 // what an earlier run left behind
 $book = "$run/children.json";
 foreach (json_decode((string) @file_get_contents($book), true) ?: [] as $child) {
-    if (is_int($child['pid'] ?? null) && is_string($child['start'] ?? null) && (began($child['pid']) === $child['start'])) {
+    if (is_int($child['pid'] ?? null) && is_string($child['start'] ?? null) && began($child['pid']) === $child['start']) {
         say("An earlier run left its {$child['name']} behind; it is ended.");
         finish($child['pid'], $child['start']);
     }
 }
 
-$fpm = [where('php-fpm8.2'), ...(posix_geteuid() === 0 ? ['-R'] : []), '-F', '-y', "$run/fpm.conf", '-d', 'opcache.jit=' . (getenv('JIT') ?: 'function'), '-d', 'opcache.jit_buffer_size=64M'];
+$fpm = [
+    where('php-fpm8.2'),
+    ...posix_geteuid() === 0 ? ['-R'] : [],
+    '-F',
+    '-y',
+    "$run/fpm.conf",
+    '-d',
+    'opcache.jit=' . (getenv('JIT') ?: 'function'),
+    '-d',
+    'opcache.jit_buffer_size=64M',
+];
 /** @var array<string, Service> $services */
-$services = ['php-fpm' => new Service('php-fpm', $fpm, "$run/fpm.out"), 'nginx' => new Service('nginx', [where('nginx'), '-p', $run, '-c', "$run/nginx.conf"], "$run/nginx.out")];
+$services = [
+    'php-fpm' => new Service('php-fpm', $fpm, "$run/fpm.out"),
+    'nginx' => new Service('nginx', [where('nginx'), '-p', $run, '-c', "$run/nginx.conf"], "$run/nginx.out"),
+];
 for ($i = 1; $i <= $workers; $i++) {
     // what can wait gives way to the benches: hand-ins of a whole class are measured beside them
-    $services["worker $i"] = new Service("worker $i", [PHP_BINARY, ...$jit, '-d', 'memory_limit=512M', "$root/artisan", 'queue:work', '--quiet', '--tries=3', '--timeout=170', '--max-jobs=500', '--max-time=3600', '--sleep=0.5'], "$run/worker.out", 10);
+    $services["worker $i"] = new Service(
+        "worker $i",
+        [
+            PHP_BINARY,
+            ...$jit,
+            '-d',
+            'memory_limit=512M',
+            "$root/artisan",
+            'queue:work',
+            '--quiet',
+            '--tries=3',
+            '--timeout=170',
+            '--max-jobs=500',
+            '--max-time=3600',
+            '--sleep=0.5',
+        ],
+        "$run/worker.out",
+        10,
+    );
 }
 $write = static function () use (&$services, $book): void {
-    file_put_contents("$book.new", (string) json_encode(array_map(static fn (Service $s): array => ['name' => $s->name, 'pid' => $s->pid, 'start' => $s->start], array_values($services))));
+    file_put_contents(
+        "$book.new",
+        (string) json_encode(
+            array_map(
+                static fn(Service $s): array => ['name' => $s->name, 'pid' => $s->pid, 'start' => $s->start],
+                array_values($services),
+            ),
+        ),
+    );
     rename("$book.new", $book);
 };
 
@@ -177,7 +227,7 @@ $asked = $tidied = 0.0;
 $absent = 0;
 $databaseNext = 0.0;
 $databaseFalls = 0;
-while (! $over) {
+while (!$over) {
     usleep(200_000);
     $now = microtime(true);
     foreach ($services as $s) {
@@ -186,7 +236,7 @@ while (! $over) {
 
             continue;
         }
-        if (! $ready && $anyPort && $s->name === 'nginx' && taken($port)) {
+        if (!$ready && $anyPort && $s->name === 'nginx' && taken($port)) {
             // another copy was a moment quicker
             for ($other = $port + 1; taken($other); $other++);
             say("Port $port was taken a moment ago; $other is taken instead.");
@@ -203,15 +253,19 @@ while (! $over) {
             $wait = $meant || $s->falls === 0 ? 0.0 : min(30.0, 0.5 * 2 ** ($s->falls - 1));
             $s->next = $now + $wait;
             $s->falls += $meant ? 0 : 1;
-            if (! $meant) {
-                say("$s->name ended" . ($wait > 0 ? sprintf('; started again in %.1f seconds', $wait) : '; started again') . ($s->falls > 3 ? ", the reason may be in $run" : ''));
+            if (!$meant) {
+                say(
+                    "$s->name ended" .
+                        ($wait > 0 ? sprintf('; started again in %.1f seconds', $wait) : '; started again') .
+                        ($s->falls > 3 ? ", the reason may be in $run" : ''),
+                );
                 if (str_starts_with($s->name, 'worker')) {
                     // what it was working on is not lost, and need not wait until it is thought to be
                     done([PHP_BINARY, "$root/artisan", 'cubo:release', '-q']);
                 }
             }
         }
-        if ($now >= $s->next && ! $over) {
+        if ($now >= $s->next && !$over) {
             $s->begin();
             $write();
         }
@@ -227,11 +281,18 @@ while (! $over) {
             $databaseFalls++;
             $databaseNext = $now + $wait;
             say('The database does not answer; it is started again.');
-            say(done(["$root/bin/pg", 'start', 'cubo']) ? 'The database answers again.' : 'The database could not be started yet; it is tried again.');
+            say(
+                done(["$root/bin/pg", 'start', 'cubo'])
+                    ? 'The database answers again.'
+                    : 'The database could not be started yet; it is tried again.',
+            );
         }
     }
-    if (! $ready) {
-        $answer = json_decode((string) @file_get_contents("http://127.0.0.1:$port/up", false, stream_context_create(['http' => ['timeout' => 2]])), true);
+    if (!$ready) {
+        $answer = json_decode(
+            (string) @file_get_contents("http://127.0.0.1:$port/up", false, stream_context_create(['http' => ['timeout' => 2]])),
+            true,
+        );
         // on this port another copy may answer
         if (($answer['ok'] ?? false) === true && ($answer['copy'] ?? '') === $copy) {
             $ready = true;

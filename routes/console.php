@@ -19,7 +19,14 @@ Artisan::command('cubo:sign-ins', function (): void {
         $this->line("  Teacher   $name: $email, password " . DemoSchoolSeeder::PASSWORD);
     }
     foreach (DemoSchoolSeeder::CLASSES as $class => $code) {
-        $this->line("  Students  class $class: class code $code, own code such as " . DemoSchoolSeeder::code($class === '7a' ? 'Ada' : 'Mira') . ' (' . ($class === '7a' ? 'Ada' : 'Mira') . '), PIN ' . DemoSchoolSeeder::PIN);
+        $this->line(
+            "  Students  class $class: class code $code, own code such as " .
+                DemoSchoolSeeder::code($class === '7a' ? 'Ada' : 'Mira') .
+                ' (' .
+                ($class === '7a' ? 'Ada' : 'Mira') .
+                '), PIN ' .
+                DemoSchoolSeeder::PIN,
+        );
     }
     $this->line('');
 })->purpose('Prints the sign-ins of the demo school');

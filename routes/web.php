@@ -21,7 +21,11 @@ use Cubo\Exchange\Format\Formats;
 use Illuminate\Support\Facades\Route;
 
 // what is no number of ours is no address of ours
-Route::patterns(array_fill_keys(['assignment', 'recipe', 'work', 'handIn', 'file', 'exercise', 'class', 'student', 'part', 'n'], '[0-9]{1,9}') + ['ending' => implode('|', array_map(preg_quote(...), [...Formats::endings(Formats::written()), 'json']))]);
+Route::patterns(
+    array_fill_keys(['assignment', 'recipe', 'work', 'handIn', 'file', 'exercise', 'class', 'student', 'part', 'n'], '[0-9]{1,9}') + [
+        'ending' => implode('|', array_map(preg_quote(...), [...Formats::endings(Formats::written()), 'json'])),
+    ],
+);
 
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
@@ -36,52 +40,111 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/bench/{assignment}', [BenchController::class, 'work'])->name('work');
     Route::get('/bench/{assignment}/sheet', [BenchController::class, 'sheet'])->name('work.sheet');
-    Route::get('/recipes/{recipe}/part/{key}.glb', [PartController::class, 'glb'])->name('recipes.glb')->where('key', '[0-9a-f]{40}');
+    Route::get('/recipes/{recipe}/part/{key}.glb', [PartController::class, 'glb'])
+        ->name('recipes.glb')
+        ->where('key', '[0-9a-f]{40}');
     Route::get('/recipes/{recipe}/part.{ending}', [PartController::class, 'download'])->name('recipes.download');
-    Route::post('/recipes/{recipe}/edit', [EditController::class, 'edit'])->name('recipes.edit')->middleware('throttle:edits');
-    Route::get('/recipes/{recipe}/arrived', [EditController::class, 'arrived'])->name('recipes.arrived')->middleware('throttle:pad');
-    Route::get('/recipes/{recipe}/now', [EditController::class, 'now'])->name('recipes.now')->middleware('throttle:edits');
-    Route::get('/recipes/{recipe}/stage/words', [StageController::class, 'words'])->name('stage.words')->middleware('throttle:pad');
-    Route::get('/recipes/{recipe}/stage/does/{step}', [StageController::class, 'does'])->name('stage.does')->middleware('throttle:pad')->where('step', '[a-z0-9]{1,12}');
-    Route::get('/recipes/{recipe}/stage/after/{step}.glb', [StageController::class, 'after'])->name('stage.after')->middleware('throttle:pad')->where('step', '[a-z0-9]{1,12}');
-    Route::get('/recipes/{recipe}/stage/unseen', [StageController::class, 'unseen'])->name('stage.unseen')->middleware('throttle:pad');
-    Route::get('/recipes/{recipe}/stage/measure', [StageController::class, 'measure'])->name('stage.measure')->middleware('throttle:pad');
-    Route::post('/recipes/{recipe}/stage/try/{step}', [StageController::class, 'tries'])->name('stage.try')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
-    Route::get('/recipes/{recipe}/pad/{step}', [PadController::class, 'show'])->name('pad')->where('step', '[a-z0-9]{1,12}');
-    Route::get('/recipes/{recipe}/pad/{step}/now', [PadController::class, 'now'])->name('pad.now')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
-    Route::post('/recipes/{recipe}/pad/{step}', [PadController::class, 'edit'])->name('pad.edit')->where('step', '[a-z0-9]{1,12}')->middleware('throttle:pad');
+    Route::post('/recipes/{recipe}/edit', [EditController::class, 'edit'])
+        ->name('recipes.edit')
+        ->middleware('throttle:edits');
+    Route::get('/recipes/{recipe}/arrived', [EditController::class, 'arrived'])
+        ->name('recipes.arrived')
+        ->middleware('throttle:pad');
+    Route::get('/recipes/{recipe}/now', [EditController::class, 'now'])
+        ->name('recipes.now')
+        ->middleware('throttle:edits');
+    Route::get('/recipes/{recipe}/stage/words', [StageController::class, 'words'])
+        ->name('stage.words')
+        ->middleware('throttle:pad');
+    Route::get('/recipes/{recipe}/stage/does/{step}', [StageController::class, 'does'])
+        ->name('stage.does')
+        ->middleware('throttle:pad')
+        ->where('step', '[a-z0-9]{1,12}');
+    Route::get('/recipes/{recipe}/stage/after/{step}.glb', [StageController::class, 'after'])
+        ->name('stage.after')
+        ->middleware('throttle:pad')
+        ->where('step', '[a-z0-9]{1,12}');
+    Route::get('/recipes/{recipe}/stage/unseen', [StageController::class, 'unseen'])
+        ->name('stage.unseen')
+        ->middleware('throttle:pad');
+    Route::get('/recipes/{recipe}/stage/measure', [StageController::class, 'measure'])
+        ->name('stage.measure')
+        ->middleware('throttle:pad');
+    Route::post('/recipes/{recipe}/stage/try/{step}', [StageController::class, 'tries'])
+        ->name('stage.try')
+        ->where('step', '[a-z0-9]{1,12}')
+        ->middleware('throttle:pad');
+    Route::get('/recipes/{recipe}/pad/{step}', [PadController::class, 'show'])
+        ->name('pad')
+        ->where('step', '[a-z0-9]{1,12}');
+    Route::get('/recipes/{recipe}/pad/{step}/now', [PadController::class, 'now'])
+        ->name('pad.now')
+        ->where('step', '[a-z0-9]{1,12}')
+        ->middleware('throttle:pad');
+    Route::post('/recipes/{recipe}/pad/{step}', [PadController::class, 'edit'])
+        ->name('pad.edit')
+        ->where('step', '[a-z0-9]{1,12}')
+        ->middleware('throttle:pad');
     Route::get('/recipes/{recipe}/library', [LibraryController::class, 'shelf'])->name('recipes.library');
-    Route::post('/recipes/{recipe}/library', [LibraryController::class, 'put'])->name('recipes.library.put')->middleware('throttle:heavy');
+    Route::post('/recipes/{recipe}/library', [LibraryController::class, 'put'])
+        ->name('recipes.library.put')
+        ->middleware('throttle:heavy');
     Route::get('/library', [LibraryController::class, 'index'])->name('library');
     Route::post('/library/{part}', [LibraryController::class, 'update'])->name('library.update');
     Route::delete('/library/{part}', [LibraryController::class, 'destroy'])->name('library.remove');
-    Route::post('/works/{work}/check', [BenchController::class, 'check'])->name('works.check')->middleware('throttle:heavy');
-    Route::post('/works/{work}/hand-in', [BenchController::class, 'handIn'])->name('works.hand-in')->middleware('throttle:heavy');
+    Route::post('/works/{work}/check', [BenchController::class, 'check'])
+        ->name('works.check')
+        ->middleware('throttle:heavy');
+    Route::post('/works/{work}/hand-in', [BenchController::class, 'handIn'])
+        ->name('works.hand-in')
+        ->middleware('throttle:heavy');
 
     Route::get('/bench/{assignment}/file', [FileController::class, 'create'])->name('files.create');
-    Route::post('/bench/{assignment}/file', [FileController::class, 'store'])->name('files.store')->middleware('throttle:heavy');
+    Route::post('/bench/{assignment}/file', [FileController::class, 'store'])
+        ->name('files.store')
+        ->middleware('throttle:heavy');
     Route::get('/files/{file}', [FileController::class, 'show'])->name('files.show');
-    Route::get('/files/{file}/found', [FileController::class, 'found'])->name('files.found')->middleware('throttle:heavy');
-    Route::post('/files/{file}', [FileController::class, 'update'])->name('files.update')->middleware('throttle:heavy');
-    Route::post('/files/{file}/hand-in', [FileController::class, 'handIn'])->name('files.hand-in')->middleware('throttle:heavy');
-    Route::get('/files/{file}/part-{key}.glb', [FileController::class, 'glb'])->name('files.glb')->where('key', '[0-9a-f]{40}');
+    Route::get('/files/{file}/found', [FileController::class, 'found'])
+        ->name('files.found')
+        ->middleware('throttle:heavy');
+    Route::post('/files/{file}', [FileController::class, 'update'])
+        ->name('files.update')
+        ->middleware('throttle:heavy');
+    Route::post('/files/{file}/hand-in', [FileController::class, 'handIn'])
+        ->name('files.hand-in')
+        ->middleware('throttle:heavy');
+    Route::get('/files/{file}/part-{key}.glb', [FileController::class, 'glb'])
+        ->name('files.glb')
+        ->where('key', '[0-9a-f]{40}');
 
-    Route::get('/hand-ins/{handIn}/report.pdf', [HandInController::class, 'pdf'])->name('hand-ins.pdf')->middleware('throttle:heavy');
-    Route::get('/hand-ins/{handIn}/drawing', [HandInController::class, 'drawing'])->name('hand-ins.drawing')->middleware('throttle:pad');
+    Route::get('/hand-ins/{handIn}/report.pdf', [HandInController::class, 'pdf'])
+        ->name('hand-ins.pdf')
+        ->middleware('throttle:heavy');
+    Route::get('/hand-ins/{handIn}/drawing', [HandInController::class, 'drawing'])
+        ->name('hand-ins.drawing')
+        ->middleware('throttle:pad');
     Route::get('/hand-ins/{handIn}/layers', [LayerController::class, 'show'])->name('hand-ins.layers');
-    Route::get('/hand-ins/{handIn}/layers/{n}', [LayerController::class, 'layer'])->name('hand-ins.layer')->middleware('throttle:pad');
+    Route::get('/hand-ins/{handIn}/layers/{n}', [LayerController::class, 'layer'])
+        ->name('hand-ins.layer')
+        ->middleware('throttle:pad');
     Route::get('/hand-ins/{handIn}', [HandInController::class, 'show'])->name('hand-ins.show');
     Route::get('/hand-ins/{handIn}/part.{ending}', [HandInController::class, 'part'])->name('hand-ins.part');
 
     Route::middleware('teacher')->group(function (): void {
         Route::get('/classes/{class}', [ClassController::class, 'show'])->name('classes.show');
-        Route::post('/classes/{class}/code', [ClassController::class, 'code'])->name('classes.code')->middleware('throttle:heavy');
-        Route::post('/classes/{class}/students/{student}/lift', [ClassController::class, 'lift'])->name('classes.lift')->middleware('throttle:heavy');
+        Route::post('/classes/{class}/code', [ClassController::class, 'code'])
+            ->name('classes.code')
+            ->middleware('throttle:heavy');
+        Route::post('/classes/{class}/students/{student}/lift', [ClassController::class, 'lift'])
+            ->name('classes.lift')
+            ->middleware('throttle:heavy');
         Route::get('/exercises/new', [ExerciseController::class, 'create'])->name('exercises.create');
         Route::post('/exercises', [ExerciseController::class, 'store'])->name('exercises.store');
         Route::get('/exercises/{exercise}', [ExerciseController::class, 'edit'])->name('exercises.edit');
         Route::post('/exercises/{exercise}', [ExerciseController::class, 'update'])->name('exercises.update');
-        Route::post('/exercises/{exercise}/mark-again', [ExerciseController::class, 'markAgain'])->name('exercises.mark-again')->middleware('throttle:heavy');
+        Route::post('/exercises/{exercise}/mark-again', [ExerciseController::class, 'markAgain'])
+            ->name('exercises.mark-again')
+            ->middleware('throttle:heavy');
         Route::get('/exercises/{exercise}/marked', [ExerciseController::class, 'marked'])->name('exercises.marked');
         Route::get('/exercises/{exercise}/bench', [BenchController::class, 'reference'])->name('exercises.bench');
         Route::get('/exercises/{exercise}/bench/sheet', [BenchController::class, 'referenceSheet'])->name('exercises.bench.sheet');

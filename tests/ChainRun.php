@@ -42,7 +42,12 @@ final class ChainRun
     public function __construct()
     {
         $root = dirname(__DIR__);
-        $p = proc_open(['node', "$root/tests/Bench/chains.mjs"], [0 => ['pipe', 'r'], 1 => ['pipe', 'w'], 2 => STDERR], $this->pipes, $root);
+        $p = proc_open(
+            ['node', "$root/tests/Bench/chains.mjs"],
+            [0 => ['pipe', 'r'], 1 => ['pipe', 'w'], 2 => STDERR],
+            $this->pipes,
+            $root,
+        );
         $this->process = $p === false ? throw new RuntimeException('node could not be started') : $p;
     }
 
@@ -69,13 +74,17 @@ final class ChainRun
             $chain = [];
             foreach ($plan as $step) {
                 $key = $step['kind'] . ' ' . implode(' ', $step['sizes']);
-                if (! isset($this->sent[$key])) {
+                if (!isset($this->sent[$key])) {
                     $this->sent[$key] = true;
                     $bases[$key] = Outside::mesh(RandomChains::base($step, 's'));
                 }
                 $t = RandomChains::placement($step);
                 $r = $t->r;
-                $chain[] = ['op' => $step['op'], 'base' => $key, 'm' => [$r[0], $r[3], $r[6], 0, $r[1], $r[4], $r[7], 0, $r[2], $r[5], $r[8], 0, ...$t->t, 1]];
+                $chain[] = [
+                    'op' => $step['op'],
+                    'base' => $key,
+                    'm' => [$r[0], $r[3], $r[6], 0, $r[1], $r[4], $r[7], 0, $r[2], $r[5], $r[8], 0, ...$t->t, 1],
+                ];
             }
             $chains[] = $chain;
             $volumes[] = $this->build($seed, $plan);

@@ -10,7 +10,12 @@ final class Drawn
     /** @return array<string, mixed> a rectangle about a point */
     public static function rectangle(float $w, float $h, float $u = 0.0, float $v = 0.0): array
     {
-        return self::closed([[$u - $w / 2, $v - $h / 2], [$u + $w / 2, $v - $h / 2], [$u + $w / 2, $v + $h / 2], [$u - $w / 2, $v + $h / 2]]);
+        return self::closed([
+            [$u - $w / 2, $v - $h / 2],
+            [$u + $w / 2, $v - $h / 2],
+            [$u + $w / 2, $v + $h / 2],
+            [$u - $w / 2, $v + $h / 2],
+        ]);
     }
 
     /** @param list<array{float,float}> $points @return array<string, mixed> lines from point to point */

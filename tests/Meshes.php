@@ -16,7 +16,7 @@ final class Meshes
     {
         $out = str_repeat("\0", 80) . pack('V', count($triangles));
         foreach ($triangles as $t) {
-            $out .= pack('g3', 0, 0, 0) . implode('', array_map(static fn (array $p): string => pack('g3', ...$p), $t)) . "\0\0";
+            $out .= pack('g3', 0, 0, 0) . implode('', array_map(static fn(array $p): string => pack('g3', ...$p), $t)) . "\0\0";
         }
 
         return $out;
@@ -25,7 +25,12 @@ final class Meshes
     /** Text with corners that several triangles share. */
     public static function ply(Solid $s): string
     {
-        $out = "ply\nformat ascii 1.0\nelement vertex " . count($s->x) . "\nproperty float x\nproperty float y\nproperty float z\nelement face " . $s->triangleCount() . "\nproperty list uchar int vertex_indices\nend_header\n";
+        $out =
+            "ply\nformat ascii 1.0\nelement vertex " .
+            count($s->x) .
+            "\nproperty float x\nproperty float y\nproperty float z\nelement face " .
+            $s->triangleCount() .
+            "\nproperty list uchar int vertex_indices\nend_header\n";
         foreach ($s->x as $v => $x) {
             $out .= sprintf("%.6f %.6f %.6f\n", $x, $s->y[$v], $s->z[$v]);
         }
@@ -52,7 +57,7 @@ final class Meshes
     public static function turned(array $outline, int $n): array
     {
         $out = [];
-        $at = static fn (array $p, int $i): array => [$p[0] * cos(2 * M_PI * $i / $n), $p[0] * sin(2 * M_PI * $i / $n), $p[1]];
+        $at = static fn(array $p, int $i): array => [$p[0] * cos((2 * M_PI * $i) / $n), $p[0] * sin((2 * M_PI * $i) / $n), $p[1]];
         foreach ($outline as $k => $p) {
             $q = $outline[($k + 1) % count($outline)];
             for ($i = 0; $i < $n; $i++) {
@@ -66,7 +71,7 @@ final class Meshes
             }
         }
 
-        return array_values(array_filter($out, static fn (array $t): bool => $t[0] != $t[1] && $t[1] != $t[2] && $t[2] != $t[0]));
+        return array_values(array_filter($out, static fn(array $t): bool => $t[0] != $t[1] && $t[1] != $t[2] && $t[2] != $t[0]));
     }
 
     /**
@@ -75,6 +80,6 @@ final class Meshes
      */
     public static function moved(array $triangles, \Cubo\Geometry\Transform $by): array
     {
-        return array_map(static fn (array $t): array => array_map($by->point(...), $t), $triangles);
+        return array_map(static fn(array $t): array => array_map($by->point(...), $t), $triangles);
     }
 }

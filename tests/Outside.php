@@ -13,7 +13,12 @@ final class Outside
     public static function run(string $script, string $input = '', string ...$arguments): mixed
     {
         $root = dirname(__DIR__);
-        $p = proc_open(['node', "$root/tests/Reference/outside/$script", ...$arguments], [0 => ['pipe', 'r'], 1 => ['pipe', 'w'], 2 => STDERR], $pipes, $root);
+        $p = proc_open(
+            ['node', "$root/tests/Reference/outside/$script", ...$arguments],
+            [0 => ['pipe', 'r'], 1 => ['pipe', 'w'], 2 => STDERR],
+            $pipes,
+            $root,
+        );
         if ($p === false) {
             throw new RuntimeException('node could not be started');
         }

@@ -23,7 +23,7 @@ final class Pace
         $work();
         $took = self::used() - $began;
 
-        return $took * self::STANDARD / max($before, self::fixed());
+        return ($took * self::STANDARD) / max($before, self::fixed());
     }
 
     /** @return float how many times slower than at rest this machine is at this moment, never below 1 */
@@ -54,6 +54,8 @@ final class Pace
     {
         $u = getrusage() ?: [];
 
-        return ($u['ru_utime.tv_sec'] ?? 0) + ($u['ru_stime.tv_sec'] ?? 0) + 1e-6 * (($u['ru_utime.tv_usec'] ?? 0) + ($u['ru_stime.tv_usec'] ?? 0));
+        return ($u['ru_utime.tv_sec'] ?? 0) +
+            ($u['ru_stime.tv_sec'] ?? 0) +
+            1e-6 * (($u['ru_utime.tv_usec'] ?? 0) + ($u['ru_stime.tv_usec'] ?? 0));
     }
 }

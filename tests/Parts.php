@@ -37,7 +37,7 @@ final class Parts
     /** @param list<array<string, mixed>> $steps */
     public static function build(array $steps, string $unit = 'mm'): PartState
     {
-        return (new Evaluator)->evaluate(self::recipe($steps, $unit));
+        return (new Evaluator())->evaluate(self::recipe($steps, $unit));
     }
 
     /** @param list<array<string, mixed>> $steps */
@@ -51,7 +51,9 @@ final class Parts
     {
         $r = self::build($steps, $unit)->results['s' . count($steps)];
 
-        return $r->messages === [] ? $r->status->value : $r->messages[0]->code . ($r->messages[0]->field === null ? '' : '@' . $r->messages[0]->field);
+        return $r->messages === []
+            ? $r->status->value
+            : $r->messages[0]->code . ($r->messages[0]->field === null ? '' : '@' . $r->messages[0]->field);
     }
 
     /** Volume by which two solids differ, mm3. */
@@ -82,7 +84,13 @@ final class Parts
     {
         $u = Unit::from($unit);
         $asked = self::measure($reference, $unit);
-        $list = array_map(static fn (Requirement $r): Requirement => $r->change(nominal: $limits[$r->id] ?? null, asked: ! $r->kind instanceof Centred && ($r->where['about'] ?? '') === ''), Proposer::propose($asked, $u));
+        $list = array_map(
+            static fn(Requirement $r): Requirement => $r->change(
+                nominal: $limits[$r->id] ?? null,
+                asked: !($r->kind instanceof Centred) && ($r->where['about'] ?? '') === '',
+            ),
+            Proposer::propose($asked, $u),
+        );
 
         return Checker::check(self::measure($part, $unit), new Exercise($u, Exercise::lettered($list)), $asked);
     }

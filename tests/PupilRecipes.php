@@ -43,7 +43,7 @@ final class PupilRecipes
     public function __construct(int $seed)
     {
         $this->r = new Randomizer(new Xoshiro256StarStar($seed));
-        $this->evaluator = new Evaluator(new MemoryCache);
+        $this->evaluator = new Evaluator(new MemoryCache());
         $this->try($this->base());
         $n = $this->r->getInt(9, 19);
         for ($i = 0; $i < $n; $i++) {
@@ -57,7 +57,7 @@ final class PupilRecipes
     /** The recipe evaluated from nothing. */
     public function state(): PartState
     {
-        return (new Evaluator(new MemoryCache))->evaluate(Parts::recipe($this->steps));
+        return (new Evaluator(new MemoryCache()))->evaluate(Parts::recipe($this->steps));
     }
 
     /** @param array<string, mixed> $step */
@@ -68,17 +68,32 @@ final class PupilRecipes
         $state = $this->evaluator->evaluate(Parts::recipe([...$this->steps, $step]));
         $part = $state->part();
         $took = (hrtime(true) - $began) / 1e9;
-        $said = array_values(array_filter($state->results[$step['id']]->messages ?? [], static fn ($m): bool => ! $m->warning));
+        $said = array_values(array_filter($state->results[$step['id']]->messages ?? [], static fn($m): bool => !$m->warning));
         $hint = $said !== [] && preg_match('/Up to ([\d.]+)/', $said[0]->why, $m) ? (float) $m[1] : null;
         $works = null;
         if ($hint !== null) {
-            $key = array_intersect_key(['round' => 'radius', 'chamfer' => 'distance', 'hollow' => 'wall', 'draft' => 'angle', 'pull' => 'distance'], [$step['kind'] => 1])[$step['kind']] ?? null;
+            $key =
+                array_intersect_key(
+                    ['round' => 'radius', 'chamfer' => 'distance', 'hollow' => 'wall', 'draft' => 'angle', 'pull' => 'distance'],
+                    [$step['kind'] => 1],
+                )[$step['kind']] ?? null;
             if ($key !== null) {
                 $again = [$key => (string) (str_starts_with((string) $step[$key], '-') ? -$hint : $hint)] + $step;
-                $works = array_filter($this->evaluator->evaluate(Parts::recipe([...$this->steps, $again]))->results[$step['id']]->messages ?? [], static fn ($m): bool => ! $m->warning) === [];
+                $works =
+                    array_filter(
+                        $this->evaluator->evaluate(Parts::recipe([...$this->steps, $again]))->results[$step['id']]->messages ?? [],
+                        static fn($m): bool => !$m->warning,
+                    ) === [];
             }
         }
-        $this->outcomes[] = ['step' => $step, 'code' => $said === [] ? null : $said[0]->code, 'why' => $said === [] ? '' : $said[0]->what . ' ' . $said[0]->why, 'hint' => $hint, 'works' => $works, 'seconds' => $took];
+        $this->outcomes[] = [
+            'step' => $step,
+            'code' => $said === [] ? null : $said[0]->code,
+            'why' => $said === [] ? '' : $said[0]->what . ' ' . $said[0]->why,
+            'hint' => $hint,
+            'works' => $works,
+            'seconds' => $took,
+        ];
         if ($said === []) {
             $this->steps[] = $step;
             $this->part = $part;
@@ -98,7 +113,14 @@ final class PupilRecipes
             1 => ['kind' => 'cone', 'round' => "$w", 'tip' => (string) ($w / 2), 'length' => "$h"],
             2 => ['kind' => 'halfball', 'round' => "$w"],
             3 => ['kind' => 'prism', 'round' => "$w", 'sides' => (string) $this->r->getInt(5, 8), 'height' => "$h"],
-            4 => ['kind' => 'block', 'width' => "$w", 'depth' => "$d", 'height' => "$h", 'edges' => $this->one(['round', 'upright', 'cut']), 'bevel' => (string) $this->r->getInt(2, 4)],
+            4 => [
+                'kind' => 'block',
+                'width' => "$w",
+                'depth' => "$d",
+                'height' => "$h",
+                'edges' => $this->one(['round', 'upright', 'cut']),
+                'bevel' => (string) $this->r->getInt(2, 4),
+            ],
             5 => ['kind' => 'wedge', 'width' => "$w", 'depth' => "$d", 'height' => "$h", 'low' => (string) ($h / 2)],
             default => ['kind' => 'block', 'width' => "$w", 'depth' => "$d", 'height' => "$h"],
         };
@@ -110,7 +132,25 @@ final class PupilRecipes
         if ($this->part === null) {
             return $this->base();
         }
-        $kind = $this->one(['add', 'add', 'add', 'cut', 'cut', 'hole', 'hole', 'round', 'round', 'chamfer', 'chamfer', 'hollow', 'draft', 'pull', 'pull', 'mirror', 'repeat']);
+        $kind = $this->one([
+            'add',
+            'add',
+            'add',
+            'cut',
+            'cut',
+            'hole',
+            'hole',
+            'round',
+            'round',
+            'chamfer',
+            'chamfer',
+            'hollow',
+            'draft',
+            'pull',
+            'pull',
+            'mirror',
+            'repeat',
+        ]);
 
         return match ($kind) {
             'add' => $this->added(),
@@ -133,7 +173,16 @@ final class PupilRecipes
             $last = in_array($s['kind'], ['cylinder', 'block', 'hole', 'cone'], true) && $s['id'] !== 's1' ? $s['id'] : $last;
         }
 
-        return $last === null ? null : ['kind' => 'repeat', 'of' => 'step', 'source' => $last, 'way' => 'row', 'count' => (string) $this->r->getInt(2, 3), 'x' => (string) $this->r->getInt(6, 14)];
+        return $last === null
+            ? null
+            : [
+                'kind' => 'repeat',
+                'of' => 'step',
+                'source' => $last,
+                'way' => 'row',
+                'count' => (string) $this->r->getInt(2, 3),
+                'x' => (string) $this->r->getInt(6, 14),
+            ];
     }
 
     /** @return array<string, mixed>|null */
@@ -144,9 +193,16 @@ final class PupilRecipes
             return null;
         }
         [$name, $size] = $face;
-        $w = max(3, (int) ($size * $this->r->getInt(2, 6) / 10));
+        $w = max(3, (int) (($size * $this->r->getInt(2, 6)) / 10));
         $h = $this->r->getInt(3, 15);
-        $at = ['stand' => 'face', 'on' => $name, 'x' => (string) $this->r->getInt((int) (-$size / 4), (int) ($size / 4)), 'y' => (string) $this->r->getInt((int) (-$size / 4), (int) ($size / 4)), 'alignx' => 'middle', 'aligny' => 'middle'];
+        $at = [
+            'stand' => 'face',
+            'on' => $name,
+            'x' => (string) $this->r->getInt((int) (-$size / 4), (int) ($size / 4)),
+            'y' => (string) $this->r->getInt((int) (-$size / 4), (int) ($size / 4)),
+            'alignx' => 'middle',
+            'aligny' => 'middle',
+        ];
 
         return match ($this->r->getInt(0, 5)) {
             0, 1 => ['kind' => 'cylinder', 'round' => "$w", 'length' => "$h"] + $at,
@@ -160,14 +216,31 @@ final class PupilRecipes
     private function cut(): array
     {
         [$x0, $y0, $z0, $x1, $y1, $z1] = $this->part?->vertexBox() ?? [0, 0, 0, 1, 1, 1];
-        $w = max(3, (int) (($x1 - $x0) * $this->r->getInt(1, 4) / 10));
-        $x = (string) round($x0 + ($x1 - $x0) * $this->r->getInt(0, 4) / 4);
-        $y = (string) round($y0 + ($y1 - $y0) * $this->r->getInt(0, 4) / 4);
-        $z = (string) round($z0 + ($z1 - $z0) * $this->r->getInt(1, 3) / 4);
+        $w = max(3, (int) ((($x1 - $x0) * $this->r->getInt(1, 4)) / 10));
+        $x = (string) round($x0 + (($x1 - $x0) * $this->r->getInt(0, 4)) / 4);
+        $y = (string) round($y0 + (($y1 - $y0) * $this->r->getInt(0, 4)) / 4);
+        $z = (string) round($z0 + (($z1 - $z0) * $this->r->getInt(1, 3)) / 4);
 
         return $this->r->getInt(0, 1) === 0
-            ? ['kind' => 'block', 'width' => "$w", 'depth' => (string) max(3, (int) (($y1 - $y0) * $this->r->getInt(1, 4) / 10)), 'height' => (string) ceil($z1 - $z0 + 1), 'x' => $x, 'y' => $y, 'z' => $z, 'effect' => 'cut']
-            : ['kind' => 'cylinder', 'round' => "$w", 'length' => (string) ceil($z1 - $z0 + 1), 'x' => $x, 'y' => $y, 'z' => $z, 'effect' => 'cut'];
+            ? [
+                'kind' => 'block',
+                'width' => "$w",
+                'depth' => (string) max(3, (int) ((($y1 - $y0) * $this->r->getInt(1, 4)) / 10)),
+                'height' => (string) ceil($z1 - $z0 + 1),
+                'x' => $x,
+                'y' => $y,
+                'z' => $z,
+                'effect' => 'cut',
+            ]
+            : [
+                'kind' => 'cylinder',
+                'round' => "$w",
+                'length' => (string) ceil($z1 - $z0 + 1),
+                'x' => $x,
+                'y' => $y,
+                'z' => $z,
+                'effect' => 'cut',
+            ];
     }
 
     /** @return array<string, mixed>|null */
@@ -179,7 +252,18 @@ final class PupilRecipes
         }
         [$name, $size] = $face;
 
-        return ['kind' => 'hole', 'where' => 'face', 'face' => $name, 'u' => (string) $this->r->getInt((int) (-$size / 4), (int) ($size / 4)), 'v' => (string) $this->r->getInt((int) (-$size / 4), (int) ($size / 4)), 'round' => (string) $this->r->getInt(2, max(2, (int) ($size / 4))), 'extent' => $this->one(['through', 'depth']), 'depth' => '6', 'head' => $this->one(['plain', 'plain', 'sink']), 'wide' => (string) (2 * max(2, (int) ($size / 4)))];
+        return [
+            'kind' => 'hole',
+            'where' => 'face',
+            'face' => $name,
+            'u' => (string) $this->r->getInt((int) (-$size / 4), (int) ($size / 4)),
+            'v' => (string) $this->r->getInt((int) (-$size / 4), (int) ($size / 4)),
+            'round' => (string) $this->r->getInt(2, max(2, (int) ($size / 4))),
+            'extent' => $this->one(['through', 'depth']),
+            'depth' => '6',
+            'head' => $this->one(['plain', 'plain', 'sink']),
+            'wide' => (string) (2 * max(2, (int) ($size / 4))),
+        ];
     }
 
     /** @return array<string, mixed>|null */
@@ -199,7 +283,9 @@ final class PupilRecipes
         $most = max(1, (int) (4 * $room));
         $size = (string) (min($most, $this->r->getInt(1, 12)) / 4);
 
-        return $kind === 'round' ? ['kind' => 'round', 'edges' => array_keys($picked), 'radius' => $size] : ['kind' => 'chamfer', 'edges' => array_keys($picked), 'distance' => $size];
+        return $kind === 'round'
+            ? ['kind' => 'round', 'edges' => array_keys($picked), 'radius' => $size]
+            : ['kind' => 'chamfer', 'edges' => array_keys($picked), 'distance' => $size];
     }
 
     /** @return array<string, mixed>|null */
@@ -213,7 +299,9 @@ final class PupilRecipes
     /** @return array<string, mixed>|null */
     private function draft(): ?array
     {
-        $upright = array_keys(array_filter($this->faces(), static fn (array $f): bool => $f['flat'] && abs($f['normal'][2]) < 1e-6 && $f['long'] > 5));
+        $upright = array_keys(
+            array_filter($this->faces(), static fn(array $f): bool => $f['flat'] && abs($f['normal'][2]) < 1e-6 && $f['long'] > 5),
+        );
         if ($upright === []) {
             return null;
         }
@@ -222,21 +310,28 @@ final class PupilRecipes
             $faces[] = $this->one($upright);
         }
 
-        return ['kind' => 'draft', 'faces' => array_values(array_unique($faces)), 'angle' => $this->one(['1', '2', '3', '5', '-2']), 'plane' => 'ground'];
+        return [
+            'kind' => 'draft',
+            'faces' => array_values(array_unique($faces)),
+            'angle' => $this->one(['1', '2', '3', '5', '-2']),
+            'plane' => 'ground',
+        ];
     }
 
     /** @return array<string, mixed>|null */
     private function pull(): ?array
     {
-        $faces = array_keys(array_filter($this->faces(), static fn (array $f): bool => $f['flat'] && $f['long'] > 4));
+        $faces = array_keys(array_filter($this->faces(), static fn(array $f): bool => $f['flat'] && $f['long'] > 4));
 
-        return $faces === [] ? null : ['kind' => 'pull', 'faces' => [$this->one($faces)], 'distance' => $this->one(['1', '2', '3', '-1', '-2'])];
+        return $faces === []
+            ? null
+            : ['kind' => 'pull', 'faces' => [$this->one($faces)], 'distance' => $this->one(['1', '2', '3', '-1', '-2'])];
     }
 
     /** @return array{string, float}|null name of a large flat face, and its shorter side in mm */
     private function flatFace(): ?array
     {
-        $large = array_filter($this->faces(), static fn (array $f): bool => $f['flat'] && $f['short'] > 8);
+        $large = array_filter($this->faces(), static fn(array $f): bool => $f['flat'] && $f['short'] > 8);
         if ($large === []) {
             return null;
         }
@@ -248,7 +343,7 @@ final class PupilRecipes
     /** @return array<string, array{flat: bool, normal: array{float,float,float}, short: float, long: float}> */
     private function faces(): array
     {
-        $s = $this->part ?? new Solid;
+        $s = $this->part ?? new Solid();
         $of = [];
         foreach ($s->facet as $t => $f) {
             $of[$s->surfaces[$s->surfaceOf[$f]]->name][] = $t;
@@ -272,7 +367,12 @@ final class PupilRecipes
             $u = $s->surfaces[$s->surfaceOf[$f]];
             $flat = $u->isFlat();
             $short = $flat ? $sides[1] : ($u->kind === SurfaceKind::Cylinder ? min($u->radius, $sides[2]) : $sides[0]);
-            $out[(string) $name] = ['flat' => $flat, 'normal' => [$s->nx[$f], $s->ny[$f], $s->nz[$f]], 'short' => $short, 'long' => $sides[2]];
+            $out[(string) $name] = [
+                'flat' => $flat,
+                'normal' => [$s->nx[$f], $s->ny[$f], $s->nz[$f]],
+                'short' => $short,
+                'long' => $sides[2],
+            ];
         }
 
         return $out;
@@ -281,7 +381,7 @@ final class PupilRecipes
     /** @return list<array{Edge, float}> edges that are long enough to be picked, each with the size that fits beside it, mm */
     private function edges(): array
     {
-        $s = $this->part ?? new Solid;
+        $s = $this->part ?? new Solid();
         $faces = $this->faces();
         $out = [];
         foreach (Topology::of($s)->edges as $e) {
@@ -291,7 +391,11 @@ final class PupilRecipes
                 [$a, $b] = [$e->vertices[$k - 1], $e->vertices[$k]];
                 $long += sqrt(($s->x[$a] - $s->x[$b]) ** 2 + ($s->y[$a] - $s->y[$b]) ** 2 + ($s->z[$a] - $s->z[$b]) ** 2);
             }
-            $room = min($faces[$s->surfaces[$e->left]->name]['short'], $faces[$s->surfaces[$e->right]->name]['short'], $this->seenBeside($s, $e));
+            $room = min(
+                $faces[$s->surfaces[$e->left]->name]['short'],
+                $faces[$s->surfaces[$e->right]->name]['short'],
+                $this->seenBeside($s, $e),
+            );
             if ($long > 3 && $room > 0.6) {
                 $out[] = [$e, min(0.35 * $room, 0.3 * $long)];
             }
@@ -304,10 +408,10 @@ final class PupilRecipes
     private function seenBeside(Solid $s, Edge $e): float
     {
         $topology = Topology::of($s);
-        $point = static fn (int $v): array => [$s->x[$v], $s->y[$v], $s->z[$v]];
+        $point = static fn(int $v): array => [$s->x[$v], $s->y[$v], $s->z[$v]];
         $least = INF;
         foreach ([[$e->left, true], [$e->right, false]] as [$face, $left]) {
-            if (! $s->surfaces[$face]->isFlat()) {
+            if (!$s->surfaces[$face]->isFlat()) {
                 continue;
             }
             $borders = [];

@@ -27,7 +27,7 @@ final class RandomChains
     public static function plan(int $seed): array
     {
         mt_srand($seed);
-        $int = static fn (int $a, int $b): float => (float) mt_rand($a, $b);
+        $int = static fn(int $a, int $b): float => (float) mt_rand($a, $b);
         // a third of the parts upright, a third turned by quarters, a third anyhow
         $manner = mt_rand(0, 2);
         // one part in eight is a thousand times larger, one step in eight a little out of place
@@ -38,7 +38,7 @@ final class RandomChains
             $grow = $i === 0 ? 2 : 1;
             $sizes = match ($kind) {
                 'block' => [$grow * $int(1, 6), $grow * $int(1, 6), $grow * $int(1, 6)],
-                'cylinder' => [$grow * $int(1, 6) / 2, $grow * $int(1, 6)],
+                'cylinder' => [($grow * $int(1, 6)) / 2, $grow * $int(1, 6)],
                 'sphere' => [$int(2, 6) / 2],
                 'cone' => [$int(1, 3), mt_rand(0, 2) / 2, $int(1, 5)],
                 default => [$int(1, 5), ...self::star($int)],
@@ -48,10 +48,18 @@ final class RandomChains
                 1 => [[mt_rand(0, 2), 90.0 * mt_rand(0, 3)]],
                 default => [[mt_rand(0, 2), $int(0, 359)], [mt_rand(0, 2), $int(0, 359)]],
             };
-            $place = static fn (): float => $k * $int(-3, 3) + (mt_rand(0, 7) === 0 ? mt_rand(-1, 1) * $k * 1e-4 : 0.0);
-            $sizes = array_map(static fn (float $v): float => $v * $k, $sizes);
-            $plan[] = ['op' => $i === 0 ? 'start' : ['union', 'union', 'difference', 'difference', 'difference', 'intersection'][mt_rand(0, $i > 6 ? 4 : 5)],
-                'kind' => $kind, 'sizes' => $sizes, 'turns' => $turns, 'at' => [$place(), $place(), $place()]];
+            $place = static fn(): float => $k * $int(-3, 3) + (mt_rand(0, 7) === 0 ? mt_rand(-1, 1) * $k * 1e-4 : 0.0);
+            $sizes = array_map(static fn(float $v): float => $v * $k, $sizes);
+            $plan[] = [
+                'op' =>
+                    $i === 0
+                        ? 'start'
+                        : ['union', 'union', 'difference', 'difference', 'difference', 'intersection'][mt_rand(0, $i > 6 ? 4 : 5)],
+                'kind' => $kind,
+                'sizes' => $sizes,
+                'turns' => $turns,
+                'at' => [$place(), $place(), $place()],
+            ];
         }
 
         return $plan;
@@ -60,7 +68,24 @@ final class RandomChains
     /** @return list<float> corners of a simple polygon around the origin on whole numbers, u v u v ... */
     private static function star(callable $int): array
     {
-        $spokes = [[1, 0], [2, 1], [1, 1], [1, 2], [0, 1], [-1, 2], [-1, 1], [-2, 1], [-1, 0], [-2, -1], [-1, -1], [-1, -2], [0, -1], [1, -2], [1, -1], [2, -1]];
+        $spokes = [
+            [1, 0],
+            [2, 1],
+            [1, 1],
+            [1, 2],
+            [0, 1],
+            [-1, 2],
+            [-1, 1],
+            [-2, 1],
+            [-1, 0],
+            [-2, -1],
+            [-1, -1],
+            [-1, -2],
+            [0, -1],
+            [1, -2],
+            [1, -1],
+            [2, -1],
+        ];
         $out = [];
         // at least one spoke of every quarter and none opposite a gap of half a turn
         for ($i = 0; $i < 16; $i += $i % 2 ? 1 : mt_rand(1, 3)) {
@@ -122,7 +147,7 @@ final class RandomChains
      */
     public static function build(array $plan, ?Transform $turned = null): \Generator
     {
-        $part = new Solid;
+        $part = new Solid();
         foreach ($plan as $i => $step) {
             $tool = self::solid($step, "s$i");
             $tool = $turned === null ? $tool : $tool->moved($turned);

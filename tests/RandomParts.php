@@ -14,7 +14,7 @@ final class RandomParts
     public static function one(int $seed, string $name): Solid
     {
         mt_srand($seed);
-        $int = static fn (int $a, int $b): float => (float) mt_rand($a, $b);
+        $int = static fn(int $a, int $b): float => (float) mt_rand($a, $b);
         $solid = match (mt_rand(0, 4)) {
             0, 1 => Primitives::block($name, [0.0, 0.0, 0.0], [$int(1, 6), $int(1, 6), $int(1, 6)]),
             2 => Primitives::cylinder($name, $int(1, 6) / 2, $int(1, 6)),

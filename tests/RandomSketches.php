@@ -28,7 +28,7 @@ final class RandomSketches
     public function __construct(int $seed, float $noise = 0.4)
     {
         $this->random = new Randomizer(new Mt19937($seed));
-        $this->made = new Sketches;
+        $this->made = new Sketches();
         $s = $this->made;
         $n = $this->random->getInt(4, 9);
         $taken = [];
@@ -36,7 +36,7 @@ final class RandomSketches
         while (count($points) < $n) {
             // apart from each other by more than the disturbance
             $at = [5 * $this->random->getInt(0, 8), 5 * $this->random->getInt(0, 8)];
-            if (! isset($taken[implode(',', $at)])) {
+            if (!isset($taken[implode(',', $at)])) {
                 $taken[implode(',', $at)] = true;
                 $points[] = $s->point(...array_map('floatval', $at));
             }
@@ -71,15 +71,19 @@ final class RandomSketches
         $s = $this->made;
         $true = new Sketch($this->true->points, $this->true->entities, $s->sketch->relations);
         $idle = SketchSolver::solve($true, $s->values)->idle;
-        $s->sketch = new Sketch($true->points, $true->entities, array_filter($true->relations, static fn (Relation $r): bool => ! in_array($r->id, $idle, true)));
+        $s->sketch = new Sketch(
+            $true->points,
+            $true->entities,
+            array_filter($true->relations, static fn(Relation $r): bool => !in_array($r->id, $idle, true)),
+        );
     }
 
     private function disturb(float $noise): void
     {
         $s = $this->made->sketch;
-        $shift = fn (): float => $noise * (2 * $this->random->getInt(0, 1000000) / 1e6 - 1);
-        $points = array_map(static fn (array $p): array => [$p[0] + $shift(), $p[1] + $shift()], $s->points);
-        $entities = array_map(static fn ($e) => $e->size > 0 ? $e->sized($e->size + $shift()) : $e, $s->entities);
+        $shift = fn(): float => $noise * ((2 * $this->random->getInt(0, 1000000)) / 1e6 - 1);
+        $points = array_map(static fn(array $p): array => [$p[0] + $shift(), $p[1] + $shift()], $s->points);
+        $entities = array_map(static fn($e) => $e->size > 0 ? $e->sized($e->size + $shift()) : $e, $s->entities);
         $this->made->sketch = new Sketch($points, $entities, $s->relations);
     }
 
@@ -102,7 +106,11 @@ final class RandomSketches
                 if ($s->point($a)[$axis] === $s->point($b)[$axis]) {
                     $out[] = [$level, [$l], null];
                 } else {
-                    $out[] = [$axis === 0 ? K::HorizontalDistance : K::VerticalDistance, [$a, $b], abs($s->point($a)[$axis] - $s->point($b)[$axis])];
+                    $out[] = [
+                        $axis === 0 ? K::HorizontalDistance : K::VerticalDistance,
+                        [$a, $b],
+                        abs($s->point($a)[$axis] - $s->point($b)[$axis]),
+                    ];
                 }
             }
             foreach (array_slice($lines, $i + 1) as $m) {
@@ -140,7 +148,10 @@ final class RandomSketches
             }
             foreach (array_slice($rounds, $i + 1) as $d) {
                 foreach ([K::Equal, K::Tangent] as $kind) {
-                    if ($this->error($s, new Relation('x', $kind, [$c, $d]), 0.0) < 1e-9 && $s->entities[$c]->points !== $s->entities[$d]->points) {
+                    if (
+                        $this->error($s, new Relation('x', $kind, [$c, $d]), 0.0) < 1e-9 &&
+                        $s->entities[$c]->points !== $s->entities[$d]->points
+                    ) {
                         $out[] = [$kind, [$c, $d], null];
                     }
                 }
@@ -188,11 +199,11 @@ final class RandomSketches
 
             return [$b[0] - $a[0], $b[1] - $a[1]];
         };
-        $middle = static fn (string $id): string => isset($e[$id]) && $e[$id]->kind->round() ? $e[$id]->points[0] : $id;
+        $middle = static fn(string $id): string => isset($e[$id]) && $e[$id]->kind->round() ? $e[$id]->points[0] : $id;
         switch ($r->kind) {
             case K::Coincident:
             case K::Distance:
-                $isLine = static fn (string $id): bool => isset($e[$id]) && $e[$id]->kind === EntityKind::Line;
+                $isLine = static fn(string $id): bool => isset($e[$id]) && $e[$id]->kind === EntityKind::Line;
                 if ($isLine($of[0]) || $isLine($of[1])) {
                     [$l, $p] = $isLine($of[0]) ? $of : [$of[1], $of[0]];
 
@@ -223,9 +234,11 @@ final class RandomSketches
 
                 return abs($k) / max(hypot(...$u), hypot(...$v));
             case K::Collinear:
-                return max(array_map(fn (string $p): float => abs($this->fromLine($s, $p, $of[0])), $e[$of[1]]->points));
+                return max(array_map(fn(string $p): float => abs($this->fromLine($s, $p, $of[0])), $e[$of[1]]->points));
             case K::Equal:
-                return $e[$of[0]]->kind->round() ? abs($e[$of[0]]->size - $e[$of[1]]->size) : abs(hypot(...$way($of[0])) - hypot(...$way($of[1])));
+                return $e[$of[0]]->kind->round()
+                    ? abs($e[$of[0]]->size - $e[$of[1]]->size)
+                    : abs(hypot(...$way($of[0])) - hypot(...$way($of[1])));
             case K::Tangent:
                 if ($e[$of[0]]->kind === EntityKind::Line) {
                     return abs(abs($this->fromLine($s, $middle($of[1]), $of[0])) - $e[$of[1]]->size);
@@ -247,7 +260,10 @@ final class RandomSketches
     {
         $worst = [0.0, ''];
         foreach ($s->relations as $r) {
-            $worst = max($worst, [$this->error($s, $r, $this->made->values[$r->id] ?? 0.0), $r->id . ' ' . $r->kind->value . ' ' . implode(' ', $r->of)]);
+            $worst = max($worst, [
+                $this->error($s, $r, $this->made->values[$r->id] ?? 0.0),
+                $r->id . ' ' . $r->kind->value . ' ' . implode(' ', $r->of),
+            ]);
         }
 
         return $worst;

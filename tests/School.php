@@ -42,7 +42,16 @@ final class School
         $school = SchoolModel::create(['name' => 'Test school']);
         $this->class = SchoolClass::create(['school_id' => $school->id, 'name' => '7a', 'code' => 'LARK7']);
         $this->otherClass = SchoolClass::create(['school_id' => $school->id, 'name' => '8b', 'code' => 'WREN8']);
-        $person = fn (string $role, string $name, ?SchoolClass $c, string $secret): Person => Person::create(['school_id' => $school->id, 'role' => $role, 'name' => $name, 'email' => $c === null ? strtolower($name) . '@test.example' : null, 'class_id' => $c?->id, 'bench' => $c === null ? null : 1, 'code' => $c === null ? null : strtoupper(substr($name, 0, 3)) . '22', 'password' => $secret])->refresh();
+        $person = fn(string $role, string $name, ?SchoolClass $c, string $secret): Person => Person::create([
+            'school_id' => $school->id,
+            'role' => $role,
+            'name' => $name,
+            'email' => $c === null ? strtolower($name) . '@test.example' : null,
+            'class_id' => $c?->id,
+            'bench' => $c === null ? null : 1,
+            'code' => $c === null ? null : strtoupper(substr($name, 0, 3)) . '22',
+            'password' => $secret,
+        ])->refresh();
         $this->teacher = $person('teacher', 'Ines', null, 'long-password');
         $this->otherTeacher = $person('teacher', 'Tom', null, 'other-password');
         $this->class->teachers()->attach($this->teacher);
@@ -61,20 +70,39 @@ final class School
     /** An exercise with a drilled plate of 60 x 40 x 12 as its reference part and all its sizes asked. */
     public function exercise(?Person $teacher = null, ?array $steps = null): Exercise
     {
-        $document = self::document($steps ?? [
-            ['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'],
-            ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut'],
-        ]);
+        $document = self::document(
+            $steps ?? [
+                ['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12'],
+                ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '8', 'length' => '30', 'z' => '-5', 'effect' => 'cut'],
+            ],
+        );
         $teacher ??= $this->teacher;
         $part = app(Workbench::class)->evaluate($document)->part();
-        $rows = $part->isEmpty() ? [] : array_map(static fn (Requirement $r): array => $r->toArray(), Sheet::lettered(Proposer::propose(new PartMeasures($part), Unit::Millimetre)));
+        $rows = $part->isEmpty()
+            ? []
+            : array_map(
+                static fn(Requirement $r): array => $r->toArray(),
+                Sheet::lettered(Proposer::propose(new PartMeasures($part), Unit::Millimetre)),
+            );
 
-        return Exercise::create(['teacher_id' => $teacher->id, 'reference_id' => app(RecipeBook::class)->begin($teacher, $document)->id, 'title' => 'Drilled plate', 'brief' => 'For the bed.', 'unit' => 'mm', 'requirements' => $rows]);
+        return Exercise::create([
+            'teacher_id' => $teacher->id,
+            'reference_id' => app(RecipeBook::class)->begin($teacher, $document)->id,
+            'title' => 'Drilled plate',
+            'brief' => 'For the bed.',
+            'unit' => 'mm',
+            'requirements' => $rows,
+        ]);
     }
 
     public function assignment(?Exercise $exercise = null, ?SchoolClass $class = null, ?int $checks = null): Assignment
     {
-        return Assignment::create(['exercise_id' => ($exercise ?? $this->exercise())->id, 'class_id' => ($class ?? $this->class)->id, 'due_on' => today()->addDays(3), 'checks_allowed' => $checks]);
+        return Assignment::create([
+            'exercise_id' => ($exercise ?? $this->exercise())->id,
+            'class_id' => ($class ?? $this->class)->id,
+            'due_on' => today()->addDays(3),
+            'checks_allowed' => $checks,
+        ]);
     }
 
     /** @param list<array<string, mixed>> $steps */
@@ -82,15 +110,36 @@ final class School
     {
         $student ??= $this->student;
 
-        return Work::create(['assignment_id' => $assignment->id, 'student_id' => $student->id, 'recipe_id' => app(RecipeBook::class)->begin($student, self::document($steps))->id, 'checks_used' => 0, 'last_check' => null]);
+        return Work::create([
+            'assignment_id' => $assignment->id,
+            'student_id' => $student->id,
+            'recipe_id' => app(RecipeBook::class)->begin($student, self::document($steps))->id,
+            'checks_used' => 0,
+            'last_check' => null,
+        ]);
     }
 
     public function handIn(Work $work): HandIn
     {
         $bench = app(Workbench::class);
         $exercise = $work->assignment->exercise;
-        $report = $bench->check($bench->evaluate($work->recipe->document()), $exercise->sheet(), $work->recipe->document(), $bench->evaluate($exercise->reference->document()));
+        $report = $bench->check(
+            $bench->evaluate($work->recipe->document()),
+            $exercise->sheet(),
+            $work->recipe->document(),
+            $bench->evaluate($exercise->reference->document()),
+        );
 
-        return HandIn::create(['work_id' => $work->id, 'revision_id' => $work->recipe->head()->id, 'attempt' => 1, 'state' => 'waiting', 'report' => $report->toArray(), 'findings' => $report->findingsToArray(), 'checked_at' => now(), 'overrules' => [], 'comment' => '']);
+        return HandIn::create([
+            'work_id' => $work->id,
+            'revision_id' => $work->recipe->head()->id,
+            'attempt' => 1,
+            'state' => 'waiting',
+            'report' => $report->toArray(),
+            'findings' => $report->findingsToArray(),
+            'checked_at' => now(),
+            'overrules' => [],
+            'comment' => '',
+        ]);
     }
 }

@@ -42,13 +42,17 @@ final class SecondOpinion
             $tcl .= "puts \"PART $name\"\nif {[catch {\n$script\nputs \"VOLUME [vprops r 1e-10 -full]\"\nputs \"AREA [sprops r 1e-10 -full]\"\n} problem]} {puts \"FAILED \$problem\"}\n";
         }
         file_put_contents("$dir/parts.tcl", $tcl . "exit\n");
-        $out = (string) shell_exec('LD_LIBRARY_PATH=' . escapeshellarg($dir) . ' ' . self::COMMAND . ' -b -f ' . escapeshellarg("$dir/parts.tcl") . ' 2>&1');
+        $out = (string) shell_exec(
+            'LD_LIBRARY_PATH=' . escapeshellarg($dir) . ' ' . self::COMMAND . ' -b -f ' . escapeshellarg("$dir/parts.tcl") . ' 2>&1',
+        );
         array_map(unlink(...), glob("$dir/*") ?: []);
         rmdir($dir);
         self::$found = [];
         foreach (array_slice(explode("\nPART ", "\n$out"), 1) as $text) {
             $name = trim((string) strtok($text, "\n"));
-            self::$found[$name] = preg_match('/VOLUME.*?Mass\s*:\s*([-\d.e+]+).*?AREA.*?Mass\s*:\s*([-\d.e+]+)/s', $text, $m) ? [(float) $m[1], (float) $m[2]] : null;
+            self::$found[$name] = preg_match('/VOLUME.*?Mass\s*:\s*([-\d.e+]+).*?AREA.*?Mass\s*:\s*([-\d.e+]+)/s', $text, $m)
+                ? [(float) $m[1], (float) $m[2]]
+                : null;
         }
 
         return self::$found;
@@ -56,20 +60,20 @@ final class SecondOpinion
 
     /** pick SHAPE e|f X Y Z ?WIDTH?: the name of the edge or face whose box has its middle there, and that width along x. */
     private const PICK = <<<'TCL'
-        pload MODELING
-        proc pick {shape kind x y z {width -1}} {
-            set best 1e30
-            set found ""
-            foreach s [uplevel #0 [list explode $shape $kind]] {
-                set b [uplevel #0 [list bounding $s]]
-                set d 0.0
-                foreach k {0 1 2} p [list $x $y $z] { set d [expr {$d + abs(([lindex $b $k] + [lindex $b [expr {$k + 3}]]) / 2 - $p)}] }
-                if {$width >= 0} { set d [expr {$d + abs([lindex $b 3] - [lindex $b 0] - $width)}] }
-                if {$d < $best} { set best $d; set found $s }
-            }
-            if {$best > 0.2} { error "nothing at $x $y $z: $best" }
-            return $found
+    pload MODELING
+    proc pick {shape kind x y z {width -1}} {
+        set best 1e30
+        set found ""
+        foreach s [uplevel #0 [list explode $shape $kind]] {
+            set b [uplevel #0 [list bounding $s]]
+            set d 0.0
+            foreach k {0 1 2} p [list $x $y $z] { set d [expr {$d + abs(([lindex $b $k] + [lindex $b [expr {$k + 3}]]) / 2 - $p)}] }
+            if {$width >= 0} { set d [expr {$d + abs([lindex $b 3] - [lindex $b 0] - $width)}] }
+            if {$d < $best} { set best $d; set found $s }
         }
+        if {$best > 0.2} { error "nothing at $x $y $z: $best" }
+        return $found
+    }
 
-        TCL;
+    TCL;
 }

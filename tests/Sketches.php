@@ -25,7 +25,7 @@ final class Sketches
 
     public function __construct()
     {
-        $this->sketch = new Sketch;
+        $this->sketch = new Sketch();
     }
 
     public function point(float $u, float $v): string

@@ -26,7 +26,25 @@ use Cubo\Solid\Solid;
 /** Seven invented parts of a weather station and a garden, and slips put into them: by changed steps or on the solid. */
 final class Slips
 {
-    private const ASKED = ['size', 'hole-diameter', 'hole-place', 'hole-depth', 'pin-diameter', 'pin-place', 'pin-height', 'face-distance', 'slot-length', 'slot-width', 'hole-count', 'taper', 'volume', 'symmetry', 'bodies', 'closed', 'standing'];
+    private const ASKED = [
+        'size',
+        'hole-diameter',
+        'hole-place',
+        'hole-depth',
+        'pin-diameter',
+        'pin-place',
+        'pin-height',
+        'face-distance',
+        'slot-length',
+        'slot-width',
+        'hole-count',
+        'taper',
+        'volume',
+        'symmetry',
+        'bodies',
+        'closed',
+        'standing',
+    ];
 
     /** @var array<string, list<Requirement>> */
     private static array $proposed = [];
@@ -38,42 +56,115 @@ final class Slips
     public static function parts(): array
     {
         $cut = ['effect' => 'cut'];
-        $hole = static fn (string $round, string $x, string $y, string $length = '80', string $z = '-20'): array => ['kind' => 'cylinder', 'by' => 'diameter', 'round' => $round, 'length' => $length, 'x' => $x, 'y' => $y, 'z' => $z, 'effect' => 'cut'];
+        $hole = static fn(string $round, string $x, string $y, string $length = '80', string $z = '-20'): array => [
+            'kind' => 'cylinder',
+            'by' => 'diameter',
+            'round' => $round,
+            'length' => $length,
+            'x' => $x,
+            'y' => $y,
+            'z' => $z,
+            'effect' => 'cut',
+        ];
 
         return [
             // same in front and behind
             'corner block' => [
                 ['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '24'],
-                ['kind' => 'block', 'from' => 'corner', 'width' => '20', 'depth' => '40', 'height' => '12', 'x' => '10', 'y' => '-20', 'z' => '12'] + $cut,
+                [
+                    'kind' => 'block',
+                    'from' => 'corner',
+                    'width' => '20',
+                    'depth' => '40',
+                    'height' => '12',
+                    'x' => '10',
+                    'y' => '-20',
+                    'z' => '12',
+                ] + $cut,
                 $hole('8', '-15', '0'),
             ],
             'bracket' => [
-                ['kind' => 'sketch', 'plane' => 'front', 'shapes' => [['kind' => 'rectangle', 'from' => 'corner', 'u' => '-36', 'v' => '0', 'width' => '72', 'height' => '9'], ['kind' => 'rectangle', 'from' => 'corner', 'u' => '-36', 'v' => '9', 'width' => '9', 'height' => '39']]],
+                [
+                    'kind' => 'sketch',
+                    'plane' => 'front',
+                    'shapes' => [
+                        ['kind' => 'rectangle', 'from' => 'corner', 'u' => '-36', 'v' => '0', 'width' => '72', 'height' => '9'],
+                        ['kind' => 'rectangle', 'from' => 'corner', 'u' => '-36', 'v' => '9', 'width' => '9', 'height' => '39'],
+                    ],
+                ],
                 ['kind' => 'extrude', 'sketch' => 's1', 'regions' => 'all', 'distance' => '32', 'extent' => 'middle'],
                 $hole('6', '18', '7'),
-                ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '13', 'length' => '40', 'along' => 'x', 'x' => '-50', 'y' => '0', 'z' => '34'] + $cut,
+                [
+                    'kind' => 'cylinder',
+                    'by' => 'diameter',
+                    'round' => '13',
+                    'length' => '40',
+                    'along' => 'x',
+                    'x' => '-50',
+                    'y' => '0',
+                    'z' => '34',
+                ] + $cut,
             ],
             'hub' => [
                 ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '54', 'length' => '7'],
                 ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '26', 'length' => '18', 'z' => '7'],
                 $hole('11', '0', '0'),
-                $hole('5', '19', '0'), $hole('5', '-19', '0'), $hole('5', '0', '19'), $hole('5', '0', '-19'),
-                ['kind' => 'block', 'from' => 'corner', 'width' => '16', 'depth' => '4', 'height' => '9', 'x' => '4', 'y' => '-2', 'z' => '16'] + $cut,
+                $hole('5', '19', '0'),
+                $hole('5', '-19', '0'),
+                $hole('5', '0', '19'),
+                $hole('5', '0', '-19'),
+                [
+                    'kind' => 'block',
+                    'from' => 'corner',
+                    'width' => '16',
+                    'depth' => '4',
+                    'height' => '9',
+                    'x' => '4',
+                    'y' => '-2',
+                    'z' => '16',
+                ] + $cut,
             ],
             'tray foot' => [
                 ['kind' => 'block', 'width' => '46', 'depth' => '34', 'height' => '8'],
                 ['kind' => 'cone', 'by' => 'diameter', 'round' => '28', 'tip' => '18', 'length' => '21', 'x' => '-4', 'z' => '8'],
                 ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '7', 'length' => '30', 'x' => '-4', 'z' => '14'] + $cut,
-                ['kind' => 'block', 'from' => 'corner', 'width' => '8', 'depth' => '6', 'height' => '20', 'x' => '15', 'y' => '-17', 'z' => '-5'] + $cut,
+                [
+                    'kind' => 'block',
+                    'from' => 'corner',
+                    'width' => '8',
+                    'depth' => '6',
+                    'height' => '20',
+                    'x' => '15',
+                    'y' => '-17',
+                    'z' => '-5',
+                ] + $cut,
             ],
             'post cap' => [
                 ['kind' => 'block', 'width' => '52', 'depth' => '38', 'height' => '16'],
                 ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '14', 'length' => '23', 'x' => '11', 'y' => '4', 'z' => '16'],
                 ['kind' => 'block', 'width' => '17', 'depth' => '22', 'height' => '20', 'x' => '-14', 'z' => '9'] + $cut,
-                ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '4', 'length' => '60', 'along' => 'y', 'x' => '19', 'y' => '-30', 'z' => '6'] + $cut,
+                [
+                    'kind' => 'cylinder',
+                    'by' => 'diameter',
+                    'round' => '4',
+                    'length' => '60',
+                    'along' => 'y',
+                    'x' => '19',
+                    'y' => '-30',
+                    'z' => '6',
+                ] + $cut,
             ],
             'gauge shelf' => [
-                ['kind' => 'sketch', 'plane' => 'ground', 'shapes' => [['kind' => 'rectangle', 'from' => 'corner', 'u' => '-42', 'v' => '-15', 'width' => '84', 'height' => '30'], ['kind' => 'rectangle', 'from' => 'corner', 'u' => '10', 'v' => '15', 'width' => '23', 'height' => '13'], ['kind' => 'circle', 'u' => '-27', 'v' => '0', 'by' => 'diameter', 'round' => '12'], ['kind' => 'circle', 'u' => '21', 'v' => '-3', 'by' => 'diameter', 'round' => '17']]],
+                [
+                    'kind' => 'sketch',
+                    'plane' => 'ground',
+                    'shapes' => [
+                        ['kind' => 'rectangle', 'from' => 'corner', 'u' => '-42', 'v' => '-15', 'width' => '84', 'height' => '30'],
+                        ['kind' => 'rectangle', 'from' => 'corner', 'u' => '10', 'v' => '15', 'width' => '23', 'height' => '13'],
+                        ['kind' => 'circle', 'u' => '-27', 'v' => '0', 'by' => 'diameter', 'round' => '12'],
+                        ['kind' => 'circle', 'u' => '21', 'v' => '-3', 'by' => 'diameter', 'round' => '17'],
+                    ],
+                ],
                 ['kind' => 'extrude', 'sketch' => 's1', 'regions' => [1, 4], 'distance' => '6'],
                 ['kind' => 'block', 'width' => '5', 'depth' => '30', 'height' => '19', 'x' => '-2', 'z' => '6'],
             ],
@@ -81,7 +172,9 @@ final class Slips
                 ['kind' => 'block', 'width' => '96', 'depth' => '14', 'height' => '10'],
                 ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '24', 'length' => '31', 'x' => '-36'],
                 ['kind' => 'cylinder', 'by' => 'diameter', 'round' => '9', 'length' => '60', 'x' => '-36', 'z' => '-10'] + $cut,
-                $hole('3', '15', '0'), $hole('3', '27', '0'), $hole('3', '39', '0'),
+                $hole('3', '15', '0'),
+                $hole('3', '27', '0'),
+                $hole('3', '39', '0'),
             ],
         ];
     }
@@ -92,7 +185,19 @@ final class Slips
         $u = Unit::from($unit);
         $proposed = self::$proposed[json_encode([$steps, $unit])] ??= Proposer::propose(self::reference($steps, $unit), $u);
 
-        return new Exercise($u, Exercise::lettered(array_map(static fn (Requirement $r): Requirement => $r->change(asked: in_array($r->kind->id(), self::ASKED, true) && ($r->where['about'] ?? '') === ''), $proposed)), 'Part', $turned);
+        return new Exercise(
+            $u,
+            Exercise::lettered(
+                array_map(
+                    static fn(Requirement $r): Requirement => $r->change(
+                        asked: in_array($r->kind->id(), self::ASKED, true) && ($r->where['about'] ?? '') === '',
+                    ),
+                    $proposed,
+                ),
+            ),
+            'Part',
+            $turned,
+        );
     }
 
     /**
@@ -128,9 +233,14 @@ final class Slips
     public static function ofRecipe(array $reference, array $part, string $unit = 'mm'): Report
     {
         $recipe = Parts::recipe($part, $unit);
-        $state = (new Evaluator)->evaluate($recipe);
+        $state = (new Evaluator())->evaluate($recipe);
 
-        return Checker::check(new PartMeasures($state->part()), self::exercise($reference), self::reference($reference), new Making($recipe, static fn (Recipe $r) => (new Evaluator)->evaluate($r)));
+        return Checker::check(
+            new PartMeasures($state->part()),
+            self::exercise($reference),
+            self::reference($reference),
+            new Making($recipe, static fn(Recipe $r) => (new Evaluator())->evaluate($r)),
+        );
     }
 
     /** @param list<array<string, mixed>> $reference */
@@ -184,8 +294,8 @@ final class Slips
     public static function half(Solid $s, int $axis): Solid
     {
         $b = (new PartMeasures($s))->bounds();
-        $min = array_map(static fn (float $v): float => $v - 1, $b->min);
-        $size = array_map(static fn (float $v): float => $v + 2, $b->size());
+        $min = array_map(static fn(float $v): float => $v - 1, $b->min);
+        $size = array_map(static fn(float $v): float => $v + 2, $b->size());
         $size[$axis] /= 2;
 
         return BooleanOperation::intersection($s, Primitives::block('half', $min, $size));

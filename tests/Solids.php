@@ -23,18 +23,31 @@ final class Solids
      */
     public static function polygon(array $points, string $name = 'side'): array
     {
-        return array_map(static fn (array $p, int $i): array => [(float) $p[0], (float) $p[1], ['name' => "$name " . ($i + 1), 'circle' => null]], $points, array_keys($points));
+        return array_map(
+            static fn(array $p, int $i): array => [(float) $p[0], (float) $p[1], ['name' => "$name " . ($i + 1), 'circle' => null]],
+            $points,
+            array_keys($points),
+        );
     }
 
     /** @return list<array{0:float,1:float,2:array{name:string,circle:array{float,float,float}|null}}> */
     public static function circle(float $u, float $v, float $r, bool $hole = false, string $name = 'round'): array
     {
-        return array_map(static fn (array $p): array => [$u + $r * $p[0], $v + ($hole ? -$r : $r) * $p[1], ['name' => $hole ? "$name inside" : $name, 'circle' => [$u, $v, $r]]], Fineness::circle(Fineness::facets($r)));
+        return array_map(
+            static fn(array $p): array => [
+                $u + $r * $p[0],
+                $v + ($hole ? -$r : $r) * $p[1],
+                ['name' => $hole ? "$name inside" : $name, 'circle' => [$u, $v, $r]],
+            ],
+            Fineness::circle(Fineness::facets($r)),
+        );
     }
 
     public static function rectangle(float $w, float $h, float $u = 0.0, float $v = 0.0): Profile
     {
-        return new Profile([self::polygon([[$u - $w / 2, $v - $h / 2], [$u + $w / 2, $v - $h / 2], [$u + $w / 2, $v + $h / 2], [$u - $w / 2, $v + $h / 2]])]);
+        return new Profile([
+            self::polygon([[$u - $w / 2, $v - $h / 2], [$u + $w / 2, $v - $h / 2], [$u + $w / 2, $v + $h / 2], [$u - $w / 2, $v + $h / 2]]),
+        ]);
     }
 
     public static function disc(float $r, float $u = 0.0, float $v = 0.0): Profile
@@ -53,7 +66,7 @@ final class Solids
         $n = Fineness::facets($r);
         $right = $left = [];
         for ($i = -$n / 4; $i <= $n / 4; $i++) {
-            [$c, $s] = Angle::cosSin(360 * $i / $n);
+            [$c, $s] = Angle::cosSin((360 * $i) / $n);
             $right[] = [$l / 2 + $r * $c, $r * $s, ['name' => 'right', 'circle' => [$l / 2, 0.0, $r]]];
             $left[] = [-$l / 2 - $r * $c, -$r * $s, ['name' => 'left', 'circle' => [-$l / 2, 0.0, $r]]];
         }
@@ -118,9 +131,9 @@ final class Solids
     {
         $sum = 0.0;
         for ($i = 0; $i <= $n; $i++) {
-            $sum += ($i === 0 || $i === $n ? 1 : ($i % 2 ? 4 : 2)) * $f($from + ($to - $from) * $i / $n);
+            $sum += ($i === 0 || $i === $n ? 1 : ($i % 2 ? 4 : 2)) * $f($from + (($to - $from) * $i) / $n);
         }
 
-        return $sum * ($to - $from) / (3 * $n);
+        return ($sum * ($to - $from)) / (3 * $n);
     }
 }

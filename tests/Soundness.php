@@ -17,7 +17,19 @@ final class Soundness
     {
         $faults = [];
         $box = $s->vertexBox();
-        $scale = $s->isEmpty() ? 1.0 : max($box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2], abs($box[0]), abs($box[3]), abs($box[1]), abs($box[4]), abs($box[2]), abs($box[5]));
+        $scale = $s->isEmpty()
+            ? 1.0
+            : max(
+                $box[3] - $box[0],
+                $box[4] - $box[1],
+                $box[5] - $box[2],
+                abs($box[0]),
+                abs($box[3]),
+                abs($box[1]),
+                abs($box[4]),
+                abs($box[2]),
+                abs($box[5]),
+            );
         $n = count($s->start);
         if ($n !== count($s->twin) || $n !== 3 * count($s->facet)) {
             return ['the arrays do not belong together'];
@@ -46,10 +58,24 @@ final class Soundness
             }
             $u = [$s->x[$b] - $s->x[$a], $s->y[$b] - $s->y[$a], $s->z[$b] - $s->z[$a]];
             $w = [$s->x[$c] - $s->x[$a], $s->y[$c] - $s->y[$a], $s->z[$c] - $s->z[$a]];
-            $area = ($u[1] * $w[2] - $u[2] * $w[1]) * $s->nx[$f] + ($u[2] * $w[0] - $u[0] * $w[2]) * $s->ny[$f] + ($u[0] * $w[1] - $u[1] * $w[0]) * $s->nz[$f];
-            $longest = sqrt(max($u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2, $w[0] ** 2 + $w[1] ** 2 + $w[2] ** 2, ($u[0] - $w[0]) ** 2 + ($u[1] - $w[1]) ** 2 + ($u[2] - $w[2]) ** 2));
+            $area =
+                ($u[1] * $w[2] - $u[2] * $w[1]) * $s->nx[$f] +
+                ($u[2] * $w[0] - $u[0] * $w[2]) * $s->ny[$f] +
+                ($u[0] * $w[1] - $u[1] * $w[0]) * $s->nz[$f];
+            $longest = sqrt(
+                max(
+                    $u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2,
+                    $w[0] ** 2 + $w[1] ** 2 + $w[2] ** 2,
+                    ($u[0] - $w[0]) ** 2 + ($u[1] - $w[1]) ** 2 + ($u[2] - $w[2]) ** 2,
+                ),
+            );
             if ($area <= 1e-13 * $scale * $longest) {
-                $faults[] = sprintf('triangle %d is %s, height %.2e', $t, $area < -1e-13 * $scale * $longest ? 'folded over' : 'without area', $longest > 0 ? $area / $longest : 0.0);
+                $faults[] = sprintf(
+                    'triangle %d is %s, height %.2e',
+                    $t,
+                    $area < -1e-13 * $scale * $longest ? 'folded over' : 'without area',
+                    $longest > 0 ? $area / $longest : 0.0,
+                );
             }
         }
 

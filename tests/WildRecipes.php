@@ -43,7 +43,12 @@ final class WildRecipes
         $recipe = (new Recipe(Unit::Millimetre, title: 'Wild'))->withSizes(['k' => '3']);
         $solids = Kinds::in(Family::Solid);
         for ($i = 0, $n = $this->r->getInt(2, 14); $i < $n; $i++) {
-            $kinds = $i === 0 ? $solids : ($this->r->getInt(0, 3) === 0 ? [Kinds::of('repeat'), Kinds::of('copy'), Kinds::of('mirror')] : array_values(Kinds::all()));
+            $kinds =
+                $i === 0
+                    ? $solids
+                    : ($this->r->getInt(0, 3) === 0
+                        ? [Kinds::of('repeat'), Kinds::of('copy'), Kinds::of('mirror')]
+                        : array_values(Kinds::all()));
             $before = array_column($recipe->steps, 'id');
             $recipe = Editing::add($recipe, $this->one($kinds));
             $id = (string) (array_values(array_diff(array_column($recipe->steps, 'id'), $before))[0] ?? '');
@@ -83,7 +88,11 @@ final class WildRecipes
                 FieldType::Faces => [$this->face($before), $this->face($before)],
                 FieldType::Edges => [$this->face($before) . ' / ' . $this->face($before)],
                 FieldType::Step, FieldType::Body => $before === [] || $this->r->getInt(0, 3) === 0 ? 'all' : $this->one($before),
-                FieldType::Shapes => array_map(fn (array $s): array => ['u' => $this->one(self::PLACES), 'v' => $this->one(self::PLACES)] + (isset($s['round']) ? ['round' => $this->one(self::SIZES)] : ['width' => $this->one(self::SIZES)]), $step->shapes()),
+                FieldType::Shapes => array_map(
+                    fn(array $s): array => ['u' => $this->one(self::PLACES), 'v' => $this->one(self::PLACES)] +
+                        (isset($s['round']) ? ['round' => $this->one(self::SIZES)] : ['width' => $this->one(self::SIZES)]),
+                    $step->shapes(),
+                ),
                 default => null,
             };
             if ($value !== null) {

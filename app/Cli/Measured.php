@@ -21,7 +21,14 @@ final class Measured
     {
         $s = $m->solid;
         if ($s->isEmpty()) {
-            return ['holes' => [], 'bosses' => [], 'symmetry' => ['x' => true, 'y' => true, 'z' => true], 'shells' => 0, 'problems' => [], 'print' => ['overhangArea' => 0.0, 'minWall' => null, 'baseArea' => 0.0, 'islands' => 0]];
+            return [
+                'holes' => [],
+                'bosses' => [],
+                'symmetry' => ['x' => true, 'y' => true, 'z' => true],
+                'shells' => 0,
+                'problems' => [],
+                'print' => ['overhangArea' => 0.0, 'minWall' => null, 'baseArea' => 0.0, 'islands' => 0],
+            ];
         }
         $bare = $s->surfaces !== [] && str_starts_with($s->surfaces[0]->name, 'file:');
         $features = Features::of($s, $m->tree());
@@ -29,12 +36,20 @@ final class Measured
         $wall = $m->wall()->thinnest;
 
         return [
-            'holes' => array_map(static fn (Hole $h): array => self::round($h) + ['through' => $h->through], $features->holes),
+            'holes' => array_map(static fn(Hole $h): array => self::round($h) + ['through' => $h->through], $features->holes),
             'bosses' => array_map(self::round(...), $features->bosses),
-            'symmetry' => array_combine(['x', 'y', 'z'], array_map(static fn (int $k): bool => $m->symmetry($k)->deviation <= $alike, [0, 1, 2])),
+            'symmetry' => array_combine(
+                ['x', 'y', 'z'],
+                array_map(static fn(int $k): bool => $m->symmetry($k)->deviation <= $alike, [0, 1, 2]),
+            ),
             'shells' => MeshFaults::shells($s),
             'problems' => $bare ? MeshFaults::ofFile($s) : MeshFaults::of($s),
-            'print' => ['overhangArea' => Overhang::area($s), 'minWall' => is_finite($wall) ? $wall : null, 'baseArea' => $bare ? Standing::of($m)->base : Standing::trueBase($m), 'islands' => count(Islands::of($s))],
+            'print' => [
+                'overhangArea' => Overhang::area($s),
+                'minWall' => is_finite($wall) ? $wall : null,
+                'baseArea' => $bare ? Standing::of($m)->base : Standing::trueBase($m),
+                'islands' => count(Islands::of($s)),
+            ],
         ];
     }
 

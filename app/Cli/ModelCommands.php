@@ -32,19 +32,19 @@ final class ModelCommands
     private const UNREADABLE = 2;
 
     private const USAGE = <<<'TEXT'
-        cubo build RECIPE.json --out FILE
-        cubo measure MODEL [--json] [--unit mm|in]
-        cubo check EXERCISE.json MODEL [--json] [--unit mm|in]
-        cubo check EXERCISE.json FOLDER --csv [--unit mm|in]
-        MODEL is a recipe (.json) or a file: READ. Without a unit of its own it is in mm unless --unit says in.
-        FILE ends in WRITTEN.
-        TEXT;
+    cubo build RECIPE.json --out FILE
+    cubo measure MODEL [--json] [--unit mm|in]
+    cubo check EXERCISE.json MODEL [--json] [--unit mm|in]
+    cubo check EXERCISE.json FOLDER --csv [--unit mm|in]
+    MODEL is a recipe (.json) or a file: READ. Without a unit of its own it is in mm unless --unit says in.
+    FILE ends in WRITTEN.
+    TEXT;
 
     private static function usage(): string
     {
         return strtr(self::USAGE, [
             'READ' => Formats::names(Formats::read()),
-            'WRITTEN' => implode(', ', array_map(static fn (string $e): string => ".$e", Formats::endings(Formats::written()))),
+            'WRITTEN' => implode(', ', array_map(static fn(string $e): string => ".$e", Formats::endings(Formats::written()))),
         ]);
     }
 
@@ -57,10 +57,10 @@ final class ModelCommands
     /** @param list<string> $arguments without the program's name */
     public static function run(array $arguments): int
     {
-        $c = new self;
+        $c = new self();
         try {
             return $c->dispatch($arguments);
-        } catch (UnreadableFile|UnreadableRecipe|UnreadableExercise $e) {
+        } catch (UnreadableFile | UnreadableRecipe | UnreadableExercise $e) {
             fwrite(STDERR, "cubo: {$e->getMessage()}\n");
 
             return self::UNREADABLE;
@@ -107,7 +107,13 @@ final class ModelCommands
 
             return self::NOT_MET;
         }
-        $format = Formats::writtenAs($out) ?? throw new UnreadableFile('--out ends in ' . implode(', ', array_map(static fn (string $e): string => ".$e", Formats::endings(Formats::written()))) . '.');
+        $format =
+            Formats::writtenAs($out) ??
+            throw new UnreadableFile(
+                '--out ends in ' .
+                    implode(', ', array_map(static fn(string $e): string => ".$e", Formats::endings(Formats::written()))) .
+                    '.',
+            );
         $bytes = $format->write($solid, pathinfo($out, PATHINFO_FILENAME));
         if (@file_put_contents($out, $bytes) === false) {
             throw new UnreadableFile("$out cannot be written.");
@@ -122,8 +128,17 @@ final class ModelCommands
         [$solid, $note] = $this->model($this->files[0], true);
         $m = new PartMeasures($solid);
         $b = $m->bounds();
-        $data = ['unit' => 'mm', 'source' => $note, 'bodies' => $m->bodyCount(), 'closed' => $m->isClosed(), 'volume' => $m->mass()->volume, 'area' => $m->mass()->area,
-            'centroid' => $m->mass()->centroid, 'bounds' => $solid->isEmpty() ? null : ['min' => $b->min, 'max' => $b->max]] + Measured::of($m);
+        $data =
+            [
+                'unit' => 'mm',
+                'source' => $note,
+                'bodies' => $m->bodyCount(),
+                'closed' => $m->isClosed(),
+                'volume' => $m->mass()->volume,
+                'area' => $m->mass()->area,
+                'centroid' => $m->mass()->centroid,
+                'bounds' => $solid->isEmpty() ? null : ['min' => $b->min, 'max' => $b->max],
+            ] + Measured::of($m);
         if (isset($this->options['json'])) {
             echo json_encode($data, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION), "\n";
 
@@ -134,8 +149,18 @@ final class ModelCommands
 
             return self::OK;
         }
-        $p = static fn (array $v): string => implode(', ', array_map(static fn (float $n): string => sprintf('%.6f', $n), $v));
-        printf("unit      mm (%s)\nbodies    %d\nclosed    %s\nvolume    %.6f mm3\narea      %.6f mm2\ncentroid  %s\nbounds    %s to %s\n", $note, $data['bodies'], $data['closed'] ? 'yes' : 'no', $data['volume'], $data['area'], $p($data['centroid']), $p($b->min), $p($b->max));
+        $p = static fn(array $v): string => implode(', ', array_map(static fn(float $n): string => sprintf('%.6f', $n), $v));
+        printf(
+            "unit      mm (%s)\nbodies    %d\nclosed    %s\nvolume    %.6f mm3\narea      %.6f mm2\ncentroid  %s\nbounds    %s to %s\n",
+            $note,
+            $data['bodies'],
+            $data['closed'] ? 'yes' : 'no',
+            $data['volume'],
+            $data['area'],
+            $p($data['centroid']),
+            $p($b->min),
+            $p($b->max),
+        );
 
         return self::OK;
     }
@@ -148,14 +173,34 @@ final class ModelCommands
         }
         [$report, $note] = $this->checked($exercise, $this->files[1]);
         if (isset($this->options['json'])) {
-            echo json_encode(['model' => $note, 'met' => $report->met(), 'asked' => count($report->rows), 'points' => $report->points(), 'findings' => $report->findingsToArray(), 'rows' => $report->toArray()], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PARTIAL_OUTPUT_ON_ERROR), "\n";
+            echo json_encode(
+            [
+                'model' => $note,
+                'met' => $report->met(),
+                'asked' => count($report->rows),
+                'points' => $report->points(),
+                'findings' => $report->findingsToArray(),
+                'rows' => $report->toArray(),
+            ],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PARTIAL_OUTPUT_ON_ERROR,
+        ),
+                "\n";
         } else {
             echo "{$report->met()} of " . count($report->rows) . " met, {$report->points()} of {$report->mostPoints()} points ($note)\n";
             foreach ($report->findings as $f) {
                 echo "Probably: {$f->slip->title()} ({$f->sure()}). {$f->words}\n";
             }
             foreach ($report->rows as $r) {
-                echo sprintf('%-2s %-34s asked %s %s  measured %s  %s', $r->letter, $r->label, $r->asked, $r->tolerance, $r->measured === '' ? '-' : $r->measured, $r->word), "\n";
+                echo sprintf(
+                '%-2s %-34s asked %s %s  measured %s  %s',
+                $r->letter,
+                $r->label,
+                $r->asked,
+                $r->tolerance,
+                $r->measured === '' ? '-' : $r->measured,
+                $r->word,
+            ),
+                    "\n";
                 if ($r->diagnosis !== '') {
                     echo "   {$r->diagnosis}\n";
                 }
@@ -168,24 +213,66 @@ final class ModelCommands
     /** A line for every model in a folder; one that cannot be read has its reason there, and the others go on. */
     private function checkFolder(Exercise $exercise, string $folder): int
     {
-        if (! isset($this->options['csv'])) {
+        if (!isset($this->options['csv'])) {
             throw new UnreadableFile("A folder is checked with --csv.\n" . self::usage());
         }
-        $files = array_values(array_filter(glob(rtrim($folder, '/') . '/*') ?: [], fn (string $f): bool => in_array(strtolower(pathinfo($f, PATHINFO_EXTENSION)), ['json', ...Formats::endings(Formats::read())], true) && realpath($f) !== realpath($this->files[0])));
+        $files = array_values(
+            array_filter(
+                glob(rtrim($folder, '/') . '/*') ?: [],
+                fn(string $f): bool => in_array(
+                    strtolower(pathinfo($f, PATHINFO_EXTENSION)),
+                    ['json', ...Formats::endings(Formats::read())],
+                    true,
+                ) && realpath($f) !== realpath($this->files[0]),
+            ),
+        );
         natcasesort($files);
         $asked = $exercise->asked();
         $line = static function (array $cells): void {
             // what begins like a formula would be worked out by a spreadsheet
-            fputcsv(STDOUT, array_map(static fn (mixed $c): string => ! is_scalar($c) ? '' : (is_string($c) && preg_match('/^[=+\-@\t\r]/', $c) && ! is_numeric($c) ? "'$c" : (string) $c), $cells), ',', '"', '');
+            fputcsv(
+                STDOUT,
+                array_map(
+                    static fn(mixed $c): string => !is_scalar($c)
+                        ? ''
+                        : (is_string($c) && preg_match('/^[=+\-@\t\r]/', $c) && !is_numeric($c)
+                            ? "'$c"
+                            : (string) $c),
+                    $cells,
+                ),
+                ',',
+                '"',
+                '',
+            );
         };
-        $line(['file', 'met', 'asked', 'points', 'of', 'likely', ...array_merge(...array_map(static fn ($r): array => ["$r->letter $r->label", "$r->letter measured", "$r->letter hint"], $asked)), 'problem']);
+        $line([
+            'file',
+            'met',
+            'asked',
+            'points',
+            'of',
+            'likely',
+            ...array_merge(
+                ...array_map(static fn($r): array => ["$r->letter $r->label", "$r->letter measured", "$r->letter hint"], $asked),
+            ),
+            'problem',
+        ]);
         $all = true;
         foreach ($files as $file) {
             try {
                 [$report] = $this->checked($exercise, $file);
                 $all = $all && $report->allMet();
-                $line([basename($file), $report->met(), count($report->rows), $report->points(), $report->mostPoints(), isset($report->findings[0]) ? $report->findings[0]->slip->title() : '', ...array_merge(...array_map(static fn ($r): array => [$r->word, $r->measured, $r->diagnosis], $report->rows)), '']);
-            } catch (UnreadableFile|UnreadableRecipe $e) {
+                $line([
+                    basename($file),
+                    $report->met(),
+                    count($report->rows),
+                    $report->points(),
+                    $report->mostPoints(),
+                    isset($report->findings[0]) ? $report->findings[0]->slip->title() : '',
+                    ...array_merge(...array_map(static fn($r): array => [$r->word, $r->measured, $r->diagnosis], $report->rows)),
+                    '',
+                ]);
+            } catch (UnreadableFile | UnreadableRecipe $e) {
                 $all = false;
                 $line([basename($file), 0, count($asked), 0, '', '', ...array_fill(0, 3 * count($asked), ''), $e->getMessage()]);
             }
@@ -202,13 +289,21 @@ final class ModelCommands
     private function checked(Exercise $exercise, string $path): array
     {
         [$solid, $note] = $this->model($path, true);
-        $evaluate = (new Evaluator)->evaluate(...);
+        $evaluate = (new Evaluator())->evaluate(...);
         $bytes = $this->read($path);
         // how it was made only a recipe tells
         $making = str_starts_with(ltrim($bytes), '{') ? new Making(RecipeReader::fromJson($bytes), $evaluate) : null;
         $reference = $exercise->reference === null ? null : $evaluate($exercise->reference);
 
-        return [Checker::check(new PartMeasures($solid), $exercise, $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part()), $making), $note];
+        return [
+            Checker::check(
+                new PartMeasures($solid),
+                $exercise,
+                $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part()),
+                $making,
+            ),
+            $note,
+        ];
     }
 
     /**
@@ -220,7 +315,7 @@ final class ModelCommands
         $bytes = $this->read($path);
         if (str_starts_with(ltrim($bytes), '{')) {
             $recipe = RecipeReader::fromJson($bytes);
-            $state = (new Evaluator)->evaluate($recipe);
+            $state = (new Evaluator())->evaluate($recipe);
             $sound = true;
             foreach ($state->results as $r) {
                 foreach ($r->messages as $m) {

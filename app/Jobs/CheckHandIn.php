@@ -48,14 +48,23 @@ final class CheckHandIn implements ShouldQueue
     public function failed(?Throwable $e): void
     {
         $handIn = HandIn::query()->with('work.assignment.exercise')->find($this->handInId);
-        if ($handIn !== null && ! $handIn->isChecked()) {
-            HandIn::marked($handIn->id, Report::unmeasured($handIn->work->assignment->exercise->sheet(), match (true) {
-                $e instanceof UnreadableFile => $e->getMessage(),
-                $e instanceof OverBudget => 'This part is too fine to be measured here. Save it coarser, or with fewer faces, and hand it in again.',
-                $e instanceof TimeoutExceededException => 'Measuring this part took too long. Is it far finer than it need be?',
-                $e instanceof MaxAttemptsExceededException => 'Measuring this part was broken off three times on our side. Your teacher can have it measured again.',
-                default => 'Something went wrong on our side while this part was measured. Your teacher can have it measured again.',
-            }));
+        if ($handIn !== null && !$handIn->isChecked()) {
+            HandIn::marked(
+                $handIn->id,
+                Report::unmeasured(
+                    $handIn->work->assignment->exercise->sheet(),
+                    match (true) {
+                        $e instanceof UnreadableFile => $e->getMessage(),
+                        $e instanceof OverBudget
+                            => 'This part is too fine to be measured here. Save it coarser, or with fewer faces, and hand it in again.',
+                        $e instanceof TimeoutExceededException => 'Measuring this part took too long. Is it far finer than it need be?',
+                        $e instanceof MaxAttemptsExceededException
+                            => 'Measuring this part was broken off three times on our side. Your teacher can have it measured again.',
+                        default
+                            => 'Something went wrong on our side while this part was measured. Your teacher can have it measured again.',
+                    },
+                ),
+            );
         }
     }
 }

@@ -44,8 +44,16 @@ final class ReadFile implements ShouldQueue
 
     public function failed(?Throwable $e): void
     {
-        PartFile::query()->whereKey($this->fileId)->whereIn('state', ['waiting', 'reading'])->update(['state' => 'refused', 'stage' => '', 'problem' => $e instanceof TimeoutExceededException || $e instanceof OverBudget
-            ? 'Reading this file takes too long. Save it coarser, or only the part itself.'
-            : 'Something went wrong on our side while this file was read. Bring it once more; if it happens again, save it coarser.']);
+        PartFile::query()
+            ->whereKey($this->fileId)
+            ->whereIn('state', ['waiting', 'reading'])
+            ->update([
+                'state' => 'refused',
+                'stage' => '',
+                'problem' =>
+                    $e instanceof TimeoutExceededException || $e instanceof OverBudget
+                        ? 'Reading this file takes too long. Save it coarser, or only the part itself.'
+                        : 'Something went wrong on our side while this file was read. Bring it once more; if it happens again, save it coarser.',
+            ]);
     }
 }

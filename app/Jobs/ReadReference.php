@@ -37,7 +37,7 @@ final class ReadReference implements ShouldBeUnique, ShouldQueue
         $exercise = Exercise::query()->find($this->exerciseId);
         if ($exercise !== null && ($e instanceof OverBudget || $e instanceof TimeoutExceededException)) {
             $state = app(Workbench::class)->evaluate($exercise->reference->document());
-            if (! $state->isEmpty()) {
+            if (!$state->isEmpty()) {
                 app(AskedSizes::class)->giveUp($exercise, $state);
             }
         }
@@ -55,7 +55,7 @@ final class ReadReference implements ShouldBeUnique, ShouldQueue
             return;
         }
         $state = $bench->evaluate($exercise->reference->document());
-        if (! $state->isEmpty()) {
+        if (!$state->isEmpty()) {
             $asked->read($exercise, $state);
             $bench->glb($state);
             $bench->readouts($state);

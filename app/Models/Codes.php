@@ -10,7 +10,48 @@ use Illuminate\Support\Facades\Hash;
 /** Codes that are read off a board or a card and typed: words and digits that are not taken for each other (no 0 and O, 1 and I). */
 final class Codes
 {
-    private const WORDS = ['ACORN', 'AMBER', 'ASPEN', 'BEECH', 'BIRCH', 'BREEZE', 'CEDAR', 'CLOVER', 'CRANE', 'DAISY', 'ELDER', 'FERN', 'FINCH', 'FROST', 'GROVE', 'HAZEL', 'HERON', 'JUNIPER', 'KESTREL', 'LARCH', 'LARK', 'MAPLE', 'MARTEN', 'MEADOW', 'NETTLE', 'PEBBLE', 'PLUM', 'RAVEN', 'REED', 'ROWAN', 'SEDGE', 'SPRUCE', 'STARLING', 'SWALLOW', 'TANSY', 'THRUSH', 'TULIP', 'VETCH', 'WAGTAIL', 'WREN'];
+    private const WORDS = [
+        'ACORN',
+        'AMBER',
+        'ASPEN',
+        'BEECH',
+        'BIRCH',
+        'BREEZE',
+        'CEDAR',
+        'CLOVER',
+        'CRANE',
+        'DAISY',
+        'ELDER',
+        'FERN',
+        'FINCH',
+        'FROST',
+        'GROVE',
+        'HAZEL',
+        'HERON',
+        'JUNIPER',
+        'KESTREL',
+        'LARCH',
+        'LARK',
+        'MAPLE',
+        'MARTEN',
+        'MEADOW',
+        'NETTLE',
+        'PEBBLE',
+        'PLUM',
+        'RAVEN',
+        'REED',
+        'ROWAN',
+        'SEDGE',
+        'SPRUCE',
+        'STARLING',
+        'SWALLOW',
+        'TANSY',
+        'THRUSH',
+        'TULIP',
+        'VETCH',
+        'WAGTAIL',
+        'WREN',
+    ];
 
     private const DIGITS = '23456789';
 

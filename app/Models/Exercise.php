@@ -60,6 +60,11 @@ final class Exercise extends Model
 
     public function sheet(): Sheet
     {
-        return new Sheet(Unit::from($this->unit), array_map(ExerciseReader::requirement(...), $this->requirements), $this->title, (bool) $this->turned);
+        return new Sheet(
+            Unit::from($this->unit),
+            array_map(ExerciseReader::requirement(...), $this->requirements),
+            $this->title,
+            (bool) $this->turned,
+        );
     }
 }

@@ -36,7 +36,14 @@ final class HandIn extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['report' => 'array', 'findings' => 'array', 'earlier' => 'array', 'overrules' => 'array', 'decided_at' => 'datetime', 'checked_at' => 'datetime'];
+    protected $casts = [
+        'report' => 'array',
+        'findings' => 'array',
+        'earlier' => 'array',
+        'overrules' => 'array',
+        'decided_at' => 'datetime',
+        'checked_at' => 'datetime',
+    ];
 
     protected static function booted(): void
     {
@@ -60,9 +67,21 @@ final class HandIn extends Model
             $last = self::query()->where('work_id', $work->id)->orderByDesc('attempt')->first();
             $known = isset($what['file_id'])
                 ? self::query()->where('file_id', $what['file_id'])->first()
-                : ($last?->state === 'waiting' && $last->revision_id === $what['revision_id'] ? $last : null);
+                : ($last?->state === 'waiting' && $last->revision_id === $what['revision_id']
+                    ? $last
+                    : null);
 
-            return $known ?? self::create($what + ['work_id' => $work->id, 'attempt' => (int) $work->handIns()->max('attempt') + 1, 'state' => 'waiting', 'report' => [], 'overrules' => [], 'comment' => '']);
+            return $known ??
+                self::create(
+                    $what + [
+                        'work_id' => $work->id,
+                        'attempt' => (int) $work->handIns()->max('attempt') + 1,
+                        'state' => 'waiting',
+                        'report' => [],
+                        'overrules' => [],
+                        'comment' => '',
+                    ],
+                );
         });
     }
 
@@ -108,7 +127,12 @@ final class HandIn extends Model
             $h = self::query()->lockForUpdate()->findOrFail($id);
             $earlier = $h->checked_at === null ? [] : [...$h->earlier, ['at' => $h->checked_at->toIso8601String(), 'rows' => $h->report]];
             // past the guard above: this is the one way a report changes
-            $h->fill(['report' => $report->toArray(), 'findings' => $report->findingsToArray(), 'earlier' => array_slice($earlier, -self::MOST_EARLIER), 'checked_at' => now()])->saveQuietly();
+            $h->fill([
+                'report' => $report->toArray(),
+                'findings' => $report->findingsToArray(),
+                'earlier' => array_slice($earlier, -self::MOST_EARLIER),
+                'checked_at' => now(),
+            ])->saveQuietly();
         });
     }
 
@@ -125,11 +149,11 @@ final class HandIn extends Model
 
     public function metCount(): int
     {
-        return count(array_filter($this->report, fn (array $r): bool => $this->rowMet($r['id'], $r['status'])));
+        return count(array_filter($this->report, fn(array $r): bool => $this->rowMet($r['id'], $r['status'])));
     }
 
     public function points(): int
     {
-        return array_sum(array_map(fn (array $r): int => $this->rowMet($r['id'], $r['status']) ? $r['points'] : 0, $this->report));
+        return array_sum(array_map(fn(array $r): int => $this->rowMet($r['id'], $r['status']) ? $r['points'] : 0, $this->report));
     }
 }

@@ -29,6 +29,6 @@ final class LibraryVersion extends Model
 
     protected static function booted(): void
     {
-        self::updating(static fn () => throw new \LogicException('Versions are never changed.'));
+        self::updating(static fn() => throw new \LogicException('Versions are never changed.'));
     }
 }

@@ -32,6 +32,6 @@ final class Revision extends Model
 
     protected static function booted(): void
     {
-        self::updating(static fn () => throw new \LogicException('Revisions are never changed.'));
+        self::updating(static fn() => throw new \LogicException('Revisions are never changed.'));
     }
 }

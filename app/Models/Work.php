@@ -76,7 +76,7 @@ final class Work extends Model
             $made->where('attempt', '<', $before);
         }
 
-        return array_values($made->limit(self::MOST_WAYS)->get()->map(static fn (HandIn $h): Document => $h->recipe())->all());
+        return array_values($made->limit(self::MOST_WAYS)->get()->map(static fn(HandIn $h): Document => $h->recipe())->all());
     }
 
     public function report(): ?Report

@@ -12,7 +12,8 @@ final class LibraryPartPolicy
 {
     public function view(Person $person, LibraryPart $part): bool
     {
-        return $part->owner_id === $person->id || ($part->class_id !== null && ($part->class_id === $person->class_id || $person->teaches($part->class_id)));
+        return $part->owner_id === $person->id ||
+            ($part->class_id !== null && ($part->class_id === $person->class_id || $person->teaches($part->class_id)));
     }
 
     public function edit(Person $person, LibraryPart $part): bool

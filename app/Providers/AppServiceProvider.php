@@ -24,7 +24,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->scoped(PartFiles::class, static fn (): PartFiles => new PartFiles(storage_path('app/parts')));
+        $this->app->scoped(PartFiles::class, static fn(): PartFiles => new PartFiles(storage_path('app/parts')));
         // how long is waited for parts is said for a request
         $this->app->scoped(Workbench::class);
     }
@@ -32,14 +32,17 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Words::speak($this->app->getLocale());
-        Event::listen(Looping::class, static fn () => WorkerSigns::alive());
-        Event::listen(JobProcessing::class, static fn (JobProcessing $e) => WorkerSigns::begins((string) $e->job->getJobId()));
-        Event::listen([JobProcessed::class, JobExceptionOccurred::class, JobFailed::class], static fn (JobProcessed|JobExceptionOccurred|JobFailed $e) => WorkerSigns::ends((string) $e->job->getJobId()));
-        Model::shouldBeStrict(! $this->app->isProduction());
+        Event::listen(Looping::class, static fn() => WorkerSigns::alive());
+        Event::listen(JobProcessing::class, static fn(JobProcessing $e) => WorkerSigns::begins((string) $e->job->getJobId()));
+        Event::listen(
+            [JobProcessed::class, JobExceptionOccurred::class, JobFailed::class],
+            static fn(JobProcessed|JobExceptionOccurred|JobFailed $e) => WorkerSigns::ends((string) $e->job->getJobId()),
+        );
+        Model::shouldBeStrict(!$this->app->isProduction());
         // what is typed is kept as typed; a limit on edits only keeps a stuck key from filling the disk
-        RateLimiter::for('edits', static fn (Request $r): Limit => Limit::perMinute(240)->by((string) $r->user()?->id));
+        RateLimiter::for('edits', static fn(Request $r): Limit => Limit::perMinute(240)->by((string) $r->user()?->id));
         // a drag asks many times a second and saves nothing
-        RateLimiter::for('pad', static fn (Request $r): Limit => Limit::perMinute(1500)->by((string) $r->user()?->id));
-        RateLimiter::for('heavy', static fn (Request $r): Limit => Limit::perMinute(60)->by((string) $r->user()?->id));
+        RateLimiter::for('pad', static fn(Request $r): Limit => Limit::perMinute(1500)->by((string) $r->user()?->id));
+        RateLimiter::for('heavy', static fn(Request $r): Limit => Limit::perMinute(60)->by((string) $r->user()?->id));
     }
 }

@@ -51,7 +51,10 @@ final class AskedSizes
         if ($state->isFinished() && $state->isEmpty()) {
             return ['places' => [], 'whole' => true];
         }
-        if (! $state->isFinished() || ($state->part()->triangleCount() > self::AT_ONCE && ! $this->files->remembers($this->key($exercise, $state), 'asked'))) {
+        if (
+            !$state->isFinished() ||
+            ($state->part()->triangleCount() > self::AT_ONCE && !$this->files->remembers($this->key($exercise, $state), 'asked'))
+        ) {
             return null;
         }
         try {
@@ -66,7 +69,10 @@ final class AskedSizes
             $list = ExerciseForm::merge($proposed, $known, $fresh->tolerance, $fresh->sheet()->unit);
             $rows = self::rows($list);
             $there = array_column($rows, 'id', 'id');
-            $aside = array_slice(self::rows(array_filter($known, static fn (Requirement $r): bool => ! isset($there[$r->id]) && ($r->asked || $r->as !== ''))), -self::MOST_ASIDE);
+            $aside = array_slice(
+                self::rows(array_filter($known, static fn(Requirement $r): bool => !isset($there[$r->id]) && ($r->asked || $r->as !== ''))),
+                -self::MOST_ASIDE,
+            );
             if ($rows != $fresh->requirements || $aside != $fresh->aside) {
                 $fresh->update(['requirements' => $rows, 'aside' => $aside]);
             }
@@ -102,33 +108,63 @@ final class AskedSizes
     {
         $waits = $budget !== null;
         $budget ??= new Budget(self::MOST_WORK, memory: Budget::ownMemory());
-        $json = $this->files->remember($this->key($exercise, $state), 'asked', function () use ($exercise, $state, $budget, $waits): string {
+        $json = $this->files->remember($this->key($exercise, $state), 'asked', function () use (
+            $exercise,
+            $state,
+            $budget,
+            $waits,
+        ): string {
             $sheet = $exercise->sheet();
             $part = new PartMeasures($state->part(), $budget);
-            $own = array_map(static fn (Requirement $r): Requirement => OwnRequirements::renewed($r, $part), self::own($sheet));
+            $own = array_map(static fn(Requirement $r): Requirement => OwnRequirements::renewed($r, $part), self::own($sheet));
 
             $proposed = Proposer::propose($part, $sheet->unit, $exercise->reference->document(), $exercise->printer(), $whole);
             // a worker looks further
-            if (! $whole && $waits) {
+            if (!$whole && $waits) {
                 throw new OverBudget(Limit::Work);
             }
 
-            return (string) json_encode(['proposed' => self::rows([...$proposed, ...$own]), 'places' => Datum::choices($part, $sheet->unit), 'whole' => $whole]);
+            return (string) json_encode([
+                'proposed' => self::rows([...$proposed, ...$own]),
+                'places' => Datum::choices($part, $sheet->unit),
+                'whole' => $whole,
+            ]);
         });
         $read = json_decode($json, true);
 
-        return ['proposed' => array_values(array_map(ExerciseReader::requirement(...), $read['proposed'])), 'places' => $read['places'], 'whole' => $read['whole']];
+        return [
+            'proposed' => array_values(array_map(ExerciseReader::requirement(...), $read['proposed'])),
+            'places' => $read['places'],
+            'whole' => $read['whole'],
+        ];
     }
 
     /** Where it could not be read to the end: what is asked stays as it is, and the teacher is told that not all was looked for. */
     public function giveUp(Exercise $exercise, PartState $state): void
     {
-        $this->files->remember($this->key($exercise, $state), 'asked', static fn (): string => (string) json_encode(['proposed' => self::rows($exercise->sheet()->requirements), 'places' => [], 'whole' => false]));
+        $this->files->remember(
+            $this->key($exercise, $state),
+            'asked',
+            static fn(): string => (string) json_encode([
+                'proposed' => self::rows($exercise->sheet()->requirements),
+                'places' => [],
+                'whole' => false,
+            ]),
+        );
     }
 
     private function key(Exercise $exercise, PartState $state): string
     {
-        return sha1((string) json_encode([self::READ, $state->key, $exercise->reference->document()->toJson(), $exercise->unit, $exercise->printer, array_map(static fn (Requirement $r): string => $r->id, self::own($exercise->sheet()))]));
+        return sha1(
+            (string) json_encode([
+                self::READ,
+                $state->key,
+                $exercise->reference->document()->toJson(),
+                $exercise->unit,
+                $exercise->printer,
+                array_map(static fn(Requirement $r): string => $r->id, self::own($exercise->sheet())),
+            ]),
+        );
     }
 
     /** @return list<Requirement> */

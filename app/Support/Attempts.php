@@ -46,7 +46,9 @@ final class Attempts
     {
         $a = is_file($path) ? json_decode((string) @file_get_contents($path), true) : null;
 
-        return is_array($a) && is_int($a[0] ?? null) && is_int($a[2] ?? null) ? [$a[0], is_string($a[1] ?? null) ? $a[1] : null, $a[2]] : [null, null, 0];
+        return is_array($a) && is_int($a[0] ?? null) && is_int($a[2] ?? null)
+            ? [$a[0], is_string($a[1] ?? null) ? $a[1] : null, $a[2]]
+            : [null, null, 0];
     }
 
     /** When a process began, in clock ticks since the machine did (field 22 of proc(5)); null for one that is not there. */

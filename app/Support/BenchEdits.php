@@ -26,10 +26,10 @@ final class BenchEdits
     /** @return array<string, Edit> by id */
     public function all(Recipe $recipe): array
     {
-        $owner = static fn (): Person => $recipe->owner()->firstOrFail();
+        $owner = static fn(): Person => $recipe->owner()->firstOrFail();
         $own = [new Take($this->library, $owner), new Renew($this->library, $owner)];
 
-        return Edits::all() + array_combine(array_map(static fn (Edit $e): string => $e->id(), $own), $own);
+        return Edits::all() + array_combine(array_map(static fn(Edit $e): string => $e->id(), $own), $own);
     }
 
     /**
@@ -43,7 +43,11 @@ final class BenchEdits
      */
     public function of(Recipe $recipe, Document $whole, Edit $edit, array $in): Document
     {
-        $bench = new Bench($this->bench->evaluate(...), fn ($state): array => $this->bench->places($state)['bodies'], static fn (): iterable => self::earlier($recipe));
+        $bench = new Bench(
+            $this->bench->evaluate(...),
+            fn($state): array => $this->bench->places($state)['bodies'],
+            static fn(): iterable => self::earlier($recipe),
+        );
 
         return Edits::applied($edit, $whole, $in, $bench);
     }

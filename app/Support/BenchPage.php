@@ -42,22 +42,44 @@ final class BenchPage
         $common = self::common($work->recipe, $bench, $book);
         $seen = $work->report() === null ? null : $work->assignment->disclosure()->applied($work->report());
         $rows = $seen->rows ?? [];
-        $stale = $work->last_check !== null && ! $common['unfinished'] && $work->last_check['key'] !== $common['key'];
+        $stale = $work->last_check !== null && !$common['unfinished'] && $work->last_check['key'] !== $common['key'];
         $states = self::states($rows, $stale);
         $reference = $bench->evaluate($exercise->reference->document());
         // a drawing that is not there yet comes after the page
         $drawn = $bench->isDrawn($reference);
 
-        return [...$common,
-            'work' => $work, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => self::byId($rows), 'states' => $states, 'stale' => $stale,
-            'drawing' => $drawn ? $bench->sheetSvg($reference, $sheet, 300, 300, $states, true) : '', 'sheetFrom' => $drawn ? '' : route('work.sheet', [$work->assignment_id, 'small' => 1, 'key' => $common['key']], false),
+        return [
+            ...$common,
+            'work' => $work,
+            'exercise' => $exercise,
+            'sheet' => $sheet,
+            'rows' => self::byId($rows),
+            'states' => $states,
+            'stale' => $stale,
+            'drawing' => $drawn ? $bench->sheetSvg($reference, $sheet, 300, 300, $states, true) : '',
+            'sheetFrom' => $drawn ? '' : route('work.sheet', [$work->assignment_id, 'small' => 1, 'key' => $common['key']], false),
             'metCount' => $work->report()?->met() ?? 0,
-            'handIn' => $work->lastHandIn, 'findings' => $stale ? [] : ($seen->findings ?? []),
+            'handIn' => $work->lastHandIn,
+            'findings' => $stale ? [] : $seen->findings ?? [],
             'shownWhen' => $work->assignment->disclosure()->when,
-            'checksLeft' => $work->assignment->checks_allowed === null ? null : max(0, $work->assignment->checks_allowed - $work->checks_used),
+            'checksLeft' =>
+                $work->assignment->checks_allowed === null ? null : max(0, $work->assignment->checks_allowed - $work->checks_used),
             // sizes of the whole say nothing about a group that is open
-            'marks' => $common['open'] !== null ? [] : array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $states[$r->id], 'text' => $r->measured, 'place' => $r->place],
-                array_filter($rows, static fn (Row $r): bool => $r->place !== null && ! $stale))),
+            'marks' =>
+                $common['open'] !== null
+                    ? []
+                    : array_values(
+                        array_map(
+                            static fn(Row $r): array => [
+                                'letter' => $r->letter,
+                                'id' => $r->id,
+                                'status' => $states[$r->id],
+                                'text' => $r->measured,
+                                'place' => $r->place,
+                            ],
+                            array_filter($rows, static fn(Row $r): bool => $r->place !== null && !$stale),
+                        ),
+                    ),
         ];
     }
 
@@ -83,11 +105,23 @@ final class BenchPage
         $common = self::common($exercise->reference()->firstOrFail(), $bench, $book);
         $sheet = $exercise->sheet();
 
-        return [...$common,
-            'work' => null, 'exercise' => $exercise, 'sheet' => $sheet, 'rows' => [], 'states' => [], 'stale' => false,
+        return [
+            ...$common,
+            'work' => null,
+            'exercise' => $exercise,
+            'sheet' => $sheet,
+            'rows' => [],
+            'states' => [],
+            'stale' => false,
             // drawn after the page is there: it takes longer than an edit
-            'drawing' => '', 'sheetFrom' => $common['empty'] ? '' : route('exercises.bench.sheet', [$exercise, 'key' => $common['key']], false),
-            'metCount' => 0, 'handIn' => null, 'checksLeft' => null, 'marks' => [], 'findings' => [], 'shownWhen' => 'check',
+            'drawing' => '',
+            'sheetFrom' => $common['empty'] ? '' : route('exercises.bench.sheet', [$exercise, 'key' => $common['key']], false),
+            'metCount' => 0,
+            'handIn' => null,
+            'checksLeft' => null,
+            'marks' => [],
+            'findings' => [],
+            'shownWhen' => 'check',
         ];
     }
 
@@ -111,25 +145,37 @@ final class BenchPage
         }
 
         return [
-            'mass' => $mass, 'massWhy' => $massWhy,
+            'mass' => $mass,
+            'massWhy' => $massWhy,
             'pins' => self::pins($document, $state),
             'words' => route('stage.words', $recipe, false),
             'sketchNotes' => self::sketchNotes($document, $state, $bench),
             'names' => $names,
             'reliance' => new Reliance($document),
             // checks and drawings are of the whole, whatever is open
-            'key' => $all->key, 'empty' => $all->isEmpty(), 'unfinished' => ! $state->isFinished() || ! $all->isFinished(), 'measured' => $measured,
-            'open' => $whole->groups[$whole->open] ?? null, 'whole' => $whole,
+            'key' => $all->key,
+            'empty' => $all->isEmpty(),
+            'unfinished' => !$state->isFinished() || !$all->isFinished(),
+            'measured' => $measured,
+            'open' => $whole->groups[$whole->open] ?? null,
+            'whole' => $whole,
             'shares' => $owner->isTeacher() ? $owner->classes()->orderBy('name')->get()->all() : [],
             'newer' => Library::newer($whole, $owner),
-            'paint' => $names !== null && Paint::any($document) ? Paint::of($document, array_map(strval(...), array_keys($names['faces']))) : [],
-            'recipe' => $recipe, 'document' => $document, 'state' => $state, 'unit' => $document->unit,
+            'paint' =>
+                $names !== null && Paint::any($document) ? Paint::of($document, array_map(strval(...), array_keys($names['faces']))) : [],
+            'recipe' => $recipe,
+            'document' => $document,
+            'state' => $state,
+            'unit' => $document->unit,
             'readouts' => $readouts,
             'bodyWords' => self::bodyWords($document, $bodies),
             'bodies' => $bodies,
-            'canUndo' => $recipe->current !== 1, 'canRedo' => $book->canRedo($recipe),
+            'canUndo' => $recipe->current !== 1,
+            'canRedo' => $book->canRedo($recipe),
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$recipe, $state->key], false),
-            'picked' => null, 'fresh' => null, 'said' => '',
+            'picked' => null,
+            'fresh' => null,
+            'said' => '',
         ];
     }
 
@@ -181,7 +227,14 @@ final class BenchPage
     /** @return list<array{of: list<string>, words: list<string>, read: Measurement}> */
     private static function pins(Document $document, PartState $state): array
     {
-        return array_map(static fn (array $of): array => ['of' => $of, 'words' => array_map(static fn (string $n): string => PartNames::any($n, $document), $of), 'read' => Measurement::of($state->part(), $of, $document->unit)], $document->pins);
+        return array_map(
+            static fn(array $of): array => [
+                'of' => $of,
+                'words' => array_map(static fn(string $n): string => PartNames::any($n, $document), $of),
+                'read' => Measurement::of($state->part(), $of, $document->unit),
+            ],
+            $document->pins,
+        );
     }
 
     /** @return array<string, list<Message>> what is left open in the sketches that work, by step */

@@ -71,11 +71,31 @@ final readonly class ClassTable
                 $work !== null => 'Working, no check yet',
                 default => 'Not begun',
             };
-            $lines[] = ['student' => $student, 'work' => $work, 'handIn' => $handIn, 'cells' => $cells, 'words' => $words, 'group' => $group, 'state' => $state];
+            $lines[] = [
+                'student' => $student,
+                'work' => $work,
+                'handIn' => $handIn,
+                'cells' => $cells,
+                'words' => $words,
+                'group' => $group,
+                'state' => $state,
+            ];
         }
-        uasort($slips, static fn (array $a, array $b): int => count($b['names']) <=> count($a['names']));
-        $this->slips = array_map(static fn (string $slip, array $s): array => ['slip' => Slip::from($slip), 'names' => array_map(strval(...), array_keys($s['names'])), 'words' => $s['words']], array_keys($slips), $slips);
-        usort($lines, static fn (array $a, array $b): int => $a['group'] <=> $b['group'] ?: ($a['student']->bench ?? 0) <=> ($b['student']->bench ?? 0));
+        uasort($slips, static fn(array $a, array $b): int => count($b['names']) <=> count($a['names']));
+        $this->slips = array_map(
+            static fn(string $slip, array $s): array => [
+                'slip' => Slip::from($slip),
+                'names' => array_map(strval(...), array_keys($s['names'])),
+                'words' => $s['words'],
+            ],
+            array_keys($slips),
+            $slips,
+        );
+        usort(
+            $lines,
+            static fn(array $a, array $b): int => $a['group'] <=> $b['group'] ?:
+            ($a['student']->bench ?? 0) <=> ($b['student']->bench ?? 0),
+        );
         $this->lines = $lines;
         $this->met = $met;
         $mistakes = [];
@@ -86,7 +106,7 @@ final readonly class ClassTable
                 $mistakes[] = ['requirement' => $r, 'count' => $wrong[$r->id]['count'], 'diagnosis' => (string) array_key_first($counts)];
             }
         }
-        usort($mistakes, static fn (array $a, array $b): int => $b['count'] <=> $a['count']);
+        usort($mistakes, static fn(array $a, array $b): int => $b['count'] <=> $a['count']);
         $this->mistakes = array_slice($mistakes, 0, 5);
     }
 }

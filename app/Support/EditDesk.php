@@ -33,7 +33,7 @@ final class EditDesk
      */
     public function take(Recipe $recipe, SentEdit $sent, Closure $work): TakenEdit
     {
-        if (! $sent->hasId()) {
+        if (!$sent->hasId()) {
             $move = $work($recipe);
             $this->book->move($recipe, $sent->version, $move);
 
@@ -77,9 +77,20 @@ final class EditDesk
      */
     public static function arrived(Recipe $recipe, string $line): array
     {
-        $edits = RecipeEdit::query()->where('recipe_id', $recipe->id)->where('line', $line)->orderByDesc('number')->limit(self::KEPT)->get();
+        $edits = RecipeEdit::query()
+            ->where('recipe_id', $recipe->id)
+            ->where('line', $line)
+            ->orderByDesc('number')
+            ->limit(self::KEPT)
+            ->get();
 
-        return ['last' => (int) ($edits->first()->number ?? 0), 'version' => $recipe->version, 'outcomes' => $edits->mapWithKeys(static fn (RecipeEdit $e): array => [$e->number => ['outcome' => $e->outcome->value, 'words' => $e->words]])->all()];
+        return [
+            'last' => (int) ($edits->first()->number ?? 0),
+            'version' => $recipe->version,
+            'outcomes' => $edits
+                ->mapWithKeys(static fn(RecipeEdit $e): array => [$e->number => ['outcome' => $e->outcome->value, 'words' => $e->words]])
+                ->all(),
+        ];
     }
 
     private function known(Recipe $recipe, SentEdit $sent): ?TakenEdit
@@ -104,7 +115,13 @@ final class EditDesk
         if ($recipe->version < $sent->version) {
             return true;
         }
-        $own = RecipeEdit::query()->where('recipe_id', $recipe->id)->where('outcome', EditOutcome::Kept)->where('version', '>', $sent->version)->whereIn('line', [$sent->line, ...$sent->own])->distinct()->count('version');
+        $own = RecipeEdit::query()
+            ->where('recipe_id', $recipe->id)
+            ->where('outcome', EditOutcome::Kept)
+            ->where('version', '>', $sent->version)
+            ->whereIn('line', [$sent->line, ...$sent->own])
+            ->distinct()
+            ->count('version');
 
         return $own < $recipe->version - $sent->version;
     }
@@ -122,13 +139,25 @@ final class EditDesk
 
     private static function write(Recipe $r, SentEdit $sent, EditOutcome $outcome, string $words): void
     {
-        RecipeEdit::create(['recipe_id' => $r->id, 'line' => $sent->line, 'number' => $sent->number, 'version' => $r->version, 'outcome' => $outcome, 'words' => mb_substr($words, 0, 1000), 'created_at' => now()]);
+        RecipeEdit::create([
+            'recipe_id' => $r->id,
+            'line' => $sent->line,
+            'number' => $sent->number,
+            'version' => $r->version,
+            'outcome' => $outcome,
+            'words' => mb_substr($words, 0, 1000),
+            'created_at' => now(),
+        ]);
     }
 
     private function clear(Recipe $recipe, SentEdit $sent): void
     {
         if ($sent->number % 100 === 0) {
-            RecipeEdit::query()->where('recipe_id', $recipe->id)->where('line', $sent->line)->where('number', '<', $sent->number - self::KEPT)->delete();
+            RecipeEdit::query()
+                ->where('recipe_id', $recipe->id)
+                ->where('line', $sent->line)
+                ->where('number', '<', $sent->number - self::KEPT)
+                ->delete();
         }
     }
 }

@@ -30,36 +30,51 @@ final class ExerciseForm
     public static function merge(array $proposed, array $saved, string $usual = '', Unit $unit = Unit::Millimetre): array
     {
         $known = [];
-        $there = array_fill_keys(array_map(static fn (Requirement $r): string => $r->id, $proposed), true);
+        $there = array_fill_keys(array_map(static fn(Requirement $r): string => $r->id, $proposed), true);
         foreach ($saved as $r) {
             $known[$r->id] = $r;
-            if (OwnRequirements::isOwn($r) && ! isset($there[$r->id])) {
+            if (OwnRequirements::isOwn($r) && !isset($there[$r->id])) {
                 $proposed[] = $r;
                 $there[$r->id] = true;
             }
         }
 
-        return Sheet::lettered(array_map(static function (Requirement $r) use ($known, $usual, $unit): Requirement {
-            $k = $known[$r->id] ?? null;
-            if ($k === null) {
-                return self::within($r, $usual, $unit) ?? $r;
-            }
+        return Sheet::lettered(
+            array_map(static function (Requirement $r) use ($known, $usual, $unit): Requirement {
+                $k = $known[$r->id] ?? null;
+                if ($k === null) {
+                    return self::within($r, $usual, $unit) ?? $r;
+                }
 
-            // one piece has another name than several
-            $label = $r->kind->isNamedByValue() && $k->nominal !== $r->nominal ? $r->label : $k->label;
-            $kept = new Requirement($r->id, $r->kind, $label, $r->kind->isStated() ? $k->nominal : $r->nominal, $k->tolerance, $k->points, $k->asked, array_intersect_key($k->where, array_flip($r->kind->typed())) + $r->where, '', $k->as);
+                // one piece has another name than several
+                $label = $r->kind->isNamedByValue() && $k->nominal !== $r->nominal ? $r->label : $k->label;
+                $kept = new Requirement(
+                    $r->id,
+                    $r->kind,
+                    $label,
+                    $r->kind->isStated() ? $k->nominal : $r->nominal,
+                    $k->tolerance,
+                    $k->points,
+                    $k->asked,
+                    array_intersect_key($k->where, array_flip($r->kind->typed())) + $r->where,
+                    '',
+                    $k->as,
+                );
 
-            // a class gives another number of degrees when the sides become longer
-            return $r->kind->isAngle() && $k->as !== '' ? self::within($kept, $k->as, $unit) ?? $kept : $kept;
-        }, $proposed));
+                // a class gives another number of degrees when the sides become longer
+                return $r->kind->isAngle() && $k->as !== '' ? self::within($kept, $k->as, $unit) ?? $kept : $kept;
+            }, $proposed),
+        );
     }
 
     /** A length with another tolerance; null when it is no length, nothing is typed, or it cannot be read for it. */
     private static function within(Requirement $r, string $typed, Unit $unit): ?Requirement
     {
         // a class is one for lengths and angles
-        $meant = $r->kind->isLength() ? ! $r->goesThrough() : $r->kind->isAngle() && $r->kind->hasTolerance() && GeneralTolerances::named($typed) !== null && ! $r->kind->isStated();
-        if (! $meant || trim($typed) === '') {
+        $meant = $r->kind->isLength()
+            ? !$r->goesThrough()
+            : $r->kind->isAngle() && $r->kind->hasTolerance() && GeneralTolerances::named($typed) !== null && !$r->kind->isStated();
+        if (!$meant || trim($typed) === '') {
             return null;
         }
         try {
@@ -87,7 +102,7 @@ final class ExerciseForm
             return [$list, 'A tolerance for all lengths is a deviation, a class or a fit, not limits of one size.'];
         }
 
-        return [array_map(static fn (Requirement $r): Requirement => self::within($r, $typed, $unit) ?? $r, $list), ''];
+        return [array_map(static fn(Requirement $r): Requirement => self::within($r, $typed, $unit) ?? $r, $list), ''];
     }
 
     /**
@@ -99,7 +114,7 @@ final class ExerciseForm
      */
     public static function own(array $list, string $drop, array $new, ?PartMeasures $part, Unit $unit): array
     {
-        $list = array_values(array_filter($list, static fn (Requirement $r): bool => ! OwnRequirements::isOwn($r) || $r->id !== $drop));
+        $list = array_values(array_filter($list, static fn(Requirement $r): bool => !OwnRequirements::isOwn($r) || $r->id !== $drop));
         if ($new === []) {
             return [Sheet::lettered($list), ''];
         }
@@ -133,12 +148,12 @@ final class ExerciseForm
         $out = [];
         foreach ($list as $r) {
             $in = $input[$r->id] ?? null;
-            if (! is_array($in)) {
+            if (!is_array($in)) {
                 $out[] = $r;
 
                 continue;
             }
-            $in = array_filter($in, static fn (mixed $v): bool => ! is_array($v));
+            $in = array_filter($in, static fn(mixed $v): bool => !is_array($v));
             $field = "requirements.{$r->id}";
             $asked = ($in['asked'] ?? '') === '1';
             $label = trim((string) preg_replace('/\s+/u', ' ', (string) (array_key_exists('label', $in) ? $in['label'] : $r->label)));
@@ -171,14 +186,14 @@ final class ExerciseForm
             }
             $where = $r->where;
             foreach ($r->kind->typed() as $key) {
-                if (! isset($in[$key])) {
+                if (!isset($in[$key])) {
                     continue;
                 }
                 try {
                     $length = Expression::length((string) $in[$key], $unit);
                     // what a student would type stays as it is typed
                     $where[$key] = is_string($r->where[$key]) ? mb_substr(trim((string) $in[$key]), 0, 40) : $length;
-                    if (! is_string($r->where[$key]) && $length <= 0) {
+                    if (!is_string($r->where[$key]) && $length <= 0) {
                         $problems["$field.$key"] = 'A bed has a size above 0.';
                     }
                 } catch (UnreadableExpression $e) {

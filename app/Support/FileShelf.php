@@ -38,8 +38,21 @@ final class FileShelf
         Storage::disk('local')->put("files/$sha", $bytes);
 
         return PartFile::create([
-            'work_id' => $work->id, 'name' => mb_substr($name, 0, 120), 'sha' => $sha, 'unit' => Unit::Millimetre->value, 'repaired' => false, 'state' => 'waiting',
-            'info' => ['format' => '', 'ownUnit' => false, 'triangles' => 0, 'sizes' => [0.0, 0.0, 0.0], 'faults' => [], 'shells' => 0, 'mends' => []],
+            'work_id' => $work->id,
+            'name' => mb_substr($name, 0, 120),
+            'sha' => $sha,
+            'unit' => Unit::Millimetre->value,
+            'repaired' => false,
+            'state' => 'waiting',
+            'info' => [
+                'format' => '',
+                'ownUnit' => false,
+                'triangles' => 0,
+                'sizes' => [0.0, 0.0, 0.0],
+                'faults' => [],
+                'shells' => 0,
+                'mends' => [],
+            ],
         ]);
     }
 
@@ -50,7 +63,7 @@ final class FileShelf
      */
     public function work(PartFile $file): void
     {
-        $tell = static fn (string $stage): bool => $file->update(['state' => 'reading', 'stage' => $stage]);
+        $tell = static fn(string $stage): bool => $file->update(['state' => 'reading', 'stage' => $stage]);
         if ($file->info['triangles'] === 0) {
             $tell('Reading it');
             $bytes = Storage::disk('local')->get("files/{$file->sha}") ?? throw new UnreadableFile('The file is no longer there.');
@@ -66,7 +79,15 @@ final class FileShelf
             $file->update([
                 // this format says its unit itself: it comes in millimetres
                 'unit' => $format === '3MF' ? Unit::Millimetre->value : LikelyUnit::of($sizes, $asked, Unit::from($exercise->unit))->value,
-                'info' => ['format' => $format, 'ownUnit' => $format === '3MF', 'triangles' => $mesh->triangleCount(), 'sizes' => $sizes, 'faults' => MeshFaults::ofFile($mesh), 'shells' => MeshFaults::shells($mesh), 'mends' => MeshRepair::of($mesh)[1] ?? []],
+                'info' => [
+                    'format' => $format,
+                    'ownUnit' => $format === '3MF',
+                    'triangles' => $mesh->triangleCount(),
+                    'sizes' => $sizes,
+                    'faults' => MeshFaults::ofFile($mesh),
+                    'shells' => MeshFaults::shells($mesh),
+                    'mends' => MeshRepair::of($mesh)[1] ?? [],
+                ],
             ]);
             unset($mesh);
         }
@@ -89,10 +110,16 @@ final class FileShelf
     /** Older files that were only looked at make room. */
     private function clear(Work $work): void
     {
-        $old = PartFile::query()->where('work_id', $work->id)->whereNotIn('id', HandIn::query()->whereNotNull('file_id')->select('file_id'))->orderByDesc('id')->skip(self::KEPT - 1)->take(100)->get();
+        $old = PartFile::query()
+            ->where('work_id', $work->id)
+            ->whereNotIn('id', HandIn::query()->whereNotNull('file_id')->select('file_id'))
+            ->orderByDesc('id')
+            ->skip(self::KEPT - 1)
+            ->take(100)
+            ->get();
         foreach ($old as $file) {
             $file->delete();
-            if (! PartFile::query()->where('sha', $file->sha)->exists()) {
+            if (!PartFile::query()->where('sha', $file->sha)->exists()) {
                 Storage::disk('local')->delete("files/{$file->sha}");
             }
         }
@@ -129,13 +156,16 @@ final class FileShelf
 
     public function glb(PartFile $file): string
     {
-        return $this->cache->remember(self::key($file), 'glb', fn (): string => GlbFile::write($this->solid($file)));
+        return $this->cache->remember(self::key($file), 'glb', fn(): string => GlbFile::write($this->solid($file)));
     }
 
     /** @return array{count: array<string, int>, diameters: list<float>, residual: float} what was found in its facets */
     public function found(PartFile $file): array
     {
-        return json_decode($this->cache->remember(self::key($file), 'found', fn (): string => (string) json_encode(FoundFaces::in($this->solid($file)))), true);
+        return json_decode(
+            $this->cache->remember(self::key($file), 'found', fn(): string => (string) json_encode(FoundFaces::in($this->solid($file)))),
+            true,
+        );
     }
 
     /** Names the geometry, for caches. */

@@ -46,6 +46,16 @@ final class Health
             $notes[] = "$failed " . ($failed === 1 ? 'job has' : 'jobs have') . ' failed for good; ./cubo status lists them.';
         }
 
-        return ['ok' => $database === 'answers' && $free >= self::LITTLE_ROOM, 'database' => $database, 'workers' => $workers, 'oldest_job_seconds' => $oldest, 'waiting_jobs' => $waiting, 'failed_jobs' => $failed, 'free_disk_mb' => $free, 'parts_mb' => Tidying::partsMegabytes(), 'notes' => $notes];
+        return [
+            'ok' => $database === 'answers' && $free >= self::LITTLE_ROOM,
+            'database' => $database,
+            'workers' => $workers,
+            'oldest_job_seconds' => $oldest,
+            'waiting_jobs' => $waiting,
+            'failed_jobs' => $failed,
+            'free_disk_mb' => $free,
+            'parts_mb' => Tidying::partsMegabytes(),
+            'notes' => $notes,
+        ];
     }
 }

@@ -44,11 +44,24 @@ final class Library
             $part = LibraryPart::query()->where('owner_id', $owner->id)->where('name', $g->name())->first();
             $frozen = Frozen::of($d, $g->id, $part === null ? null : (string) $part->id);
             if ($part === null && LibraryPart::query()->where('owner_id', $owner->id)->count() >= self::MOST) {
-                throw new StepProblem(new Message('too-many', 'Your library is full.', 'It holds ' . self::MOST . ' parts. Remove one you do not need.'));
+                throw new StepProblem(
+                    new Message('too-many', 'Your library is full.', 'It holds ' . self::MOST . ' parts. Remove one you do not need.'),
+                );
             }
-            $values = ['tags' => self::tags($tags) ?: ($part->tags ?? []), 'class_id' => $class->id ?? $part?->class_id, 'version' => ($part->version ?? 0) + 1];
-            $part === null ? $part = LibraryPart::create(['owner_id' => $owner->id, 'name' => $g->name()] + $values) : $part->update($values);
-            LibraryVersion::create(['part_id' => $part->id, 'number' => $part->version, 'document' => $frozen->toJson(), 'created_at' => now()]);
+            $values = [
+                'tags' => self::tags($tags) ?: $part->tags ?? [],
+                'class_id' => $class->id ?? $part?->class_id,
+                'version' => ($part->version ?? 0) + 1,
+            ];
+            $part === null
+                ? ($part = LibraryPart::create(['owner_id' => $owner->id, 'name' => $g->name()] + $values))
+                : $part->update($values);
+            LibraryVersion::create([
+                'part_id' => $part->id,
+                'number' => $part->version,
+                'document' => $frozen->toJson(),
+                'created_at' => now(),
+            ]);
 
             return $part;
         });
@@ -81,13 +94,23 @@ final class Library
     /** @return array<string, LibraryPart> parts with a newer version than the one a group was taken from, by group */
     public static function newer(Document $d, Person $person): array
     {
-        $from = array_filter(array_map(static fn (Group $g): ?GroupOrigin => $g->from, $d->groups));
+        $from = array_filter(array_map(static fn(Group $g): ?GroupOrigin => $g->from, $d->groups));
         if ($from === []) {
             return [];
         }
-        $parts = self::seenBy($person)->whereIn('id', array_filter(array_map(static fn (GroupOrigin $o): int => (int) $o->part, array_values($from))))->get()->keyBy('id');
+        $parts = self::seenBy($person)
+            ->whereIn('id', array_filter(array_map(static fn(GroupOrigin $o): int => (int) $o->part, array_values($from))))
+            ->get()
+            ->keyBy('id');
 
-        return array_filter(array_map(static fn (GroupOrigin $o): ?LibraryPart => ($p = $parts[(int) $o->part] ?? null) !== null && $p->version > $o->version ? $p : null, $from));
+        return array_filter(
+            array_map(
+                static fn(GroupOrigin $o): ?LibraryPart => ($p = $parts[(int) $o->part] ?? null) !== null && $p->version > $o->version
+                    ? $p
+                    : null,
+                $from,
+            ),
+        );
     }
 
     /** @return Builder<LibraryPart> what somebody may see: own parts, and those of own classes */
@@ -95,7 +118,11 @@ final class Library
     {
         $classes = $person->isTeacher() ? $person->classes()->pluck('school_classes.id')->all() : array_filter([$person->class_id]);
 
-        return LibraryPart::query()->where(static fn (Builder $q) => $q->where('owner_id', $person->id)->orWhereIn('class_id', $classes))->with('owner', 'schoolClass', 'newestVersion')->orderBy('name')->orderBy('id');
+        return LibraryPart::query()
+            ->where(static fn(Builder $q) => $q->where('owner_id', $person->id)->orWhereIn('class_id', $classes))
+            ->with('owner', 'schoolClass', 'newestVersion')
+            ->orderBy('name')
+            ->orderBy('id');
     }
 
     /**
@@ -106,11 +133,13 @@ final class Library
         $all = self::seenBy($person)->limit(500)->get();
         $words = array_slice((array) preg_split('/\s+/u', mb_strtolower(trim($words)), -1, PREG_SPLIT_NO_EMPTY), 0, 8);
 
-        return $all->filter(static function (LibraryPart $p) use ($words): bool {
-            $text = mb_strtolower($p->name . ' ' . implode(' ', $p->tags) . ' ' . $p->owner->name);
+        return $all
+            ->filter(static function (LibraryPart $p) use ($words): bool {
+                $text = mb_strtolower($p->name . ' ' . implode(' ', $p->tags) . ' ' . $p->owner->name);
 
-            return array_filter($words, static fn ($w): bool => ! str_contains($text, (string) $w)) === [];
-        })->values();
+                return array_filter($words, static fn($w): bool => !str_contains($text, (string) $w)) === [];
+            })
+            ->values();
     }
 
     /**
@@ -119,9 +148,16 @@ final class Library
      */
     public static function tags(array $typed): array
     {
-        $tags = array_map(static fn (string $t): string => mb_substr(mb_strtolower(trim((string) preg_replace('/[\x00-\x1F\x7F]+|\s+/u', ' ', mb_scrub($t, 'UTF-8')))), 0, 24), $typed);
+        $tags = array_map(
+            static fn(string $t): string => mb_substr(
+                mb_strtolower(trim((string) preg_replace('/[\x00-\x1F\x7F]+|\s+/u', ' ', mb_scrub($t, 'UTF-8')))),
+                0,
+                24,
+            ),
+            $typed,
+        );
 
-        return array_slice(array_values(array_unique(array_filter($tags, static fn (string $t): bool => $t !== ''))), 0, self::MOST_TAGS);
+        return array_slice(array_values(array_unique(array_filter($tags, static fn(string $t): bool => $t !== ''))), 0, self::MOST_TAGS);
     }
 
     private static function origin(LibraryPart $part): GroupOrigin

@@ -64,14 +64,22 @@ final class Marking
     public function report(HandIn $handIn): Report
     {
         $exercise = $handIn->work->assignment->exercise;
-        $making = $handIn->file !== null ? null : new Making($handIn->recipe(), $this->bench->evaluate(...), $handIn->work->waysHandedIn($handIn->attempt));
+        $making =
+            $handIn->file !== null
+                ? null
+                : new Making($handIn->recipe(), $this->bench->evaluate(...), $handIn->work->waysHandedIn($handIn->attempt));
 
         $budget = Checker::budget();
 
-        return Checker::check(new PartMeasures($this->part($handIn), $budget), $exercise->sheet(), $this->reference($exercise, $budget), $making);
+        return Checker::check(
+            new PartMeasures($this->part($handIn), $budget),
+            $exercise->sheet(),
+            $this->reference($exercise, $budget),
+            $making,
+        );
     }
 
-    public function reference(Exercise $exercise, Budget $budget = new Budget): ?PartMeasures
+    public function reference(Exercise $exercise, Budget $budget = new Budget()): ?PartMeasures
     {
         $state = $this->bench->evaluate($exercise->reference->document());
 
@@ -88,8 +96,13 @@ final class Marking
     /** @return Collection<int, HandIn> the last hand-in of everyone, over all classes the exercise is set for */
     public static function last(Exercise $exercise): Collection
     {
-        return HandIn::query()->whereHas('work.assignment', static fn ($q) => $q->where('exercise_id', $exercise->id))->with('work.student', 'work.assignment.schoolClass')
-            ->orderByDesc('attempt')->get()->unique('work_id')->values();
+        return HandIn::query()
+            ->whereHas('work.assignment', static fn($q) => $q->where('exercise_id', $exercise->id))
+            ->with('work.student', 'work.assignment.schoolClass')
+            ->orderByDesc('attempt')
+            ->get()
+            ->unique('work_id')
+            ->values();
     }
 
     /** @return list<array{letter: string, label: string, from: string, to: string, measured: string}> what changed at the last marking */
@@ -103,7 +116,13 @@ final class Marking
         foreach ($handIn->report as $r) {
             $was = $before[$r['id']] ?? null;
             if ($was === null || $was['status'] !== $r['status']) {
-                $out[] = ['letter' => $r['letter'], 'label' => $r['label'], 'from' => $was === null ? 'not asked' : $was['word'], 'to' => $r['word'], 'measured' => $r['measured']];
+                $out[] = [
+                    'letter' => $r['letter'],
+                    'label' => $r['label'],
+                    'from' => $was === null ? 'not asked' : $was['word'],
+                    'to' => $r['word'],
+                    'measured' => $r['measured'],
+                ];
             }
         }
         foreach (array_diff_key($before, array_column($handIn->report, null, 'id')) as $gone) {

@@ -36,7 +36,7 @@ final class PartFiles implements SolidCache
 
     public function has(string $key): bool
     {
-        return isset($this->here[$key]) || (is_file($this->path($key, 'solid')) && ! isset($this->lost[$key]));
+        return isset($this->here[$key]) || (is_file($this->path($key, 'solid')) && !isset($this->lost[$key]));
     }
 
     public function get(string $key): ?Solid
@@ -85,7 +85,9 @@ final class PartFiles implements SolidCache
         $bytes = $this->read($key, 'sketch');
         $read = $bytes === null ? null : @unserialize($bytes);
 
-        return is_array($read) && ($read[0] ?? null) instanceof PlacedSketch && is_array($read[1] ?? null) ? [$read[0], array_values($read[1])] : null;
+        return is_array($read) && ($read[0] ?? null) instanceof PlacedSketch && is_array($read[1] ?? null)
+            ? [$read[0], array_values($read[1])]
+            : null;
     }
 
     public function putSketch(string $key, array $read): void

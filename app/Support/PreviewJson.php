@@ -15,7 +15,13 @@ final class PreviewJson
     /** @return array{added: array<string, list<float>>|null, removed: array<string, list<float>>|null, arrows: list<Arrow>, areas: list<array<string, mixed>>, lies: string} */
     public static function of(Preview $p): array
     {
-        return ['added' => self::mesh($p->added), 'removed' => self::mesh($p->removed), 'arrows' => $p->arrows, 'areas' => $p->areas, 'lies' => $p->lies];
+        return [
+            'added' => self::mesh($p->added),
+            'removed' => self::mesh($p->removed),
+            'arrows' => $p->arrows,
+            'areas' => $p->areas,
+            'lies' => $p->lies,
+        ];
     }
 
     /** @return array{triangles: list<float>, lines: list<float>}|null corners of triangles and ends of edges, x y z each */

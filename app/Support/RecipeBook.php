@@ -40,13 +40,17 @@ final class RecipeBook
             // two windows opened at once must not begin two parts
             Person::query()->lockForUpdate()->findOrFail($student->id);
 
-            return Work::query()->where('assignment_id', $assignment->id)->where('student_id', $student->id)->first() ?? Work::create([
-                'assignment_id' => $assignment->id,
-                'student_id' => $student->id,
-                'recipe_id' => $this->begin($student, new Document(Unit::from($assignment->exercise->unit), [], $assignment->exercise->title . ', ' . $student->name))->id,
-                'checks_used' => 0,
-                'last_check' => null,
-            ]);
+            return Work::query()->where('assignment_id', $assignment->id)->where('student_id', $student->id)->first() ??
+                Work::create([
+                    'assignment_id' => $assignment->id,
+                    'student_id' => $student->id,
+                    'recipe_id' => $this->begin(
+                        $student,
+                        new Document(Unit::from($assignment->exercise->unit), [], $assignment->exercise->title . ', ' . $student->name),
+                    )->id,
+                    'checks_used' => 0,
+                    'last_check' => null,
+                ]);
         });
     }
 
@@ -69,7 +73,7 @@ final class RecipeBook
             if ($fresh->version !== $version) {
                 throw new StaleVersion('This part was changed in another window.');
             }
-            if (! $move->isNothing()) {
+            if (!$move->isNothing()) {
                 $fresh->current = match ($move->way) {
                     'back' => $fresh->head()->parent ?? $fresh->current,
                     'forth' => self::next($fresh) ?? $fresh->current,

@@ -25,9 +25,18 @@ final class ReportPages
             $states[$r->id] = $handIn->rowMet($r->id, $r->status) ? 'met' : $r->status;
         }
         $pages = ReportSheet::pages(
-            [$exercise->title, "{$handIn->work->student->name}, class {$assignment->schoolClass->name}, handed in " . $handIn->created_at?->format('j M Y, H:i') . ", try {$handIn->attempt}" . ($handIn->file === null ? '' : ', file ' . $handIn->file->name),
-                $handIn->metCount() . ' of ' . count($report->rows) . " met, {$handIn->points()} of {$report->mostPoints()} points"],
-            $report, $states, $handIn->comment, $bench->sheetSvg($bench->evaluate($exercise->reference->document()), $exercise->sheet(), 430, 300, $states),
+            [
+                $exercise->title,
+                "{$handIn->work->student->name}, class {$assignment->schoolClass->name}, handed in " .
+                $handIn->created_at?->format('j M Y, H:i') .
+                ", try {$handIn->attempt}" .
+                ($handIn->file === null ? '' : ', file ' . $handIn->file->name),
+                $handIn->metCount() . ' of ' . count($report->rows) . " met, {$handIn->points()} of {$report->mostPoints()} points",
+            ],
+            $report,
+            $states,
+            $handIn->comment,
+            $bench->sheetSvg($bench->evaluate($exercise->reference->document()), $exercise->sheet(), 430, 300, $states),
         );
         $folder = storage_path('framework/cache/' . bin2hex(random_bytes(8)));
         mkdir($folder, 0775, true);
@@ -54,7 +63,9 @@ final class ReportPages
         preg_match_all('/(--color-[a-z0-9-]+):\s*(#[0-9A-Fa-f]{3,8})/', $app, $colours);
         // but not the rule that makes a drawing as wide as its place in a page
         preg_match_all('/^\.(?:drawing [.]|dwg)[^{]*\{[^}]*\}/m', $frame, $rules);
-        $css = implode("\n", $rules[0]) . '
+        $css =
+            implode("\n", $rules[0]) .
+            '
             .t { font-family: "Atkinson Hyperlegible Next", "Liberation Sans", sans-serif; fill: var(--color-ink); }
             .dwg-num, .dwg-view { font-family: "Liberation Sans", sans-serif; font-size: 12px; }
             .b { font-weight: bold } .quiet { fill: var(--color-ink2) } .met { fill: var(--color-violet) } .off { fill: var(--color-chalk) }
@@ -62,6 +73,9 @@ final class ReportPages
         // what a state colours is said once by a variable of its own
         $css = str_replace('var(--c)', 'currentColor', (string) preg_replace('/--c:\s*([^;}]+)/', 'color: $1', $css));
 
-        return strtr((string) preg_replace('/<rect /', '<style>' . htmlspecialchars($css, ENT_NOQUOTES) . '</style><rect ', $svg, 1), array_combine(array_map(static fn (string $n): string => "var($n)", $colours[1]), $colours[2]));
+        return strtr(
+            (string) preg_replace('/<rect /', '<style>' . htmlspecialchars($css, ENT_NOQUOTES) . '</style><rect ', $svg, 1),
+            array_combine(array_map(static fn(string $n): string => "var($n)", $colours[1]), $colours[2]),
+        );
     }
 }

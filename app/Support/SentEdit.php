@@ -25,10 +25,17 @@ final readonly class SentEdit
     {
         $line = self::line($in['line'] ?? null);
         $number = filter_var($in['number'] ?? null, FILTER_VALIDATE_INT, ['options' => ['min_range' => 1, 'max_range' => 100_000_000]]);
-        $own = array_filter(array_map(self::line(...), array_slice(array_values(is_array($in['own'] ?? null) ? $in['own'] : []), 0, self::MOST_LINES)));
+        $own = array_filter(
+            array_map(self::line(...), array_slice(array_values(is_array($in['own'] ?? null) ? $in['own'] : []), 0, self::MOST_LINES)),
+        );
         $version = filter_var($in['version'] ?? null, FILTER_VALIDATE_INT, ['options' => ['min_range' => 0, 'max_range' => 2_000_000_000]]);
 
-        return new self($number === false ? '' : $line, $number === false ? 0 : $number, $version === false ? 0 : $version, array_values($own));
+        return new self(
+            $number === false ? '' : $line,
+            $number === false ? 0 : $number,
+            $version === false ? 0 : $version,
+            array_values($own),
+        );
     }
 
     public function hasId(): bool

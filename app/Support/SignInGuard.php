@@ -34,13 +34,21 @@ final class SignInGuard
     public static function wait(string $device, string $address, ?Person $person): int
     {
         $since = now()->subMinutes(self::WINDOW);
-        $tries = static fn () => DB::table('sign_in_tries');
+        $tries = static fn() => DB::table('sign_in_tries');
         $waits = [self::rest(self::DEVICE, $tries()->where('device', $device)->where('created_at', '>', $since))];
-        if (! DB::table('known_devices')->where('device', $device)->exists()) {
-            $waits[] = self::rest(self::ADDRESS, $tries()->where('address', $address)->where('created_at', '>', $since)->whereNotIn('device', DB::table('known_devices')->select('device')));
+        if (!DB::table('known_devices')->where('device', $device)->exists()) {
+            $waits[] = self::rest(
+                self::ADDRESS,
+                $tries()
+                    ->where('address', $address)
+                    ->where('created_at', '>', $since)
+                    ->whereNotIn('device', DB::table('known_devices')->select('device')),
+            );
         }
-        if ($person !== null && ! DB::table('known_devices')->where('device', $device)->where('person_id', $person->id)->exists()) {
-            $strange = static fn () => $tries()->where('person_id', $person->id)->whereNotIn('device', DB::table('known_devices')->where('person_id', $person->id)->select('device'));
+        if ($person !== null && !DB::table('known_devices')->where('device', $device)->where('person_id', $person->id)->exists()) {
+            $strange = static fn() => $tries()
+                ->where('person_id', $person->id)
+                ->whereNotIn('device', DB::table('known_devices')->where('person_id', $person->id)->select('device'));
             $waits[] = $person->isTeacher()
                 ? self::rest(self::TEACHER, $strange()->where('created_at', '>', now()->subHour()))
                 : self::rest(self::STRANGERS, $strange()->where('address', $address)->where('created_at', '>', $since));
@@ -57,13 +65,25 @@ final class SignInGuard
             DB::table('sign_in_tries')->where('created_at', '<', now()->subDay())->delete();
         }
 
-        return DB::table('sign_in_tries')->insertGetId(['device' => $device, 'address' => $address, 'person_id' => $person?->id, 'created_at' => now()]);
+        return DB::table('sign_in_tries')->insertGetId([
+            'device' => $device,
+            'address' => $address,
+            'person_id' => $person?->id,
+            'created_at' => now(),
+        ]);
     }
 
     public static function succeeded(string $device, Person $person): void
     {
-        DB::table('sign_in_tries')->where('device', $device)->where(static fn ($q) => $q->where('person_id', $person->id)->orWhere('created_at', '>', now()->subMinutes(self::WINDOW)))->delete();
-        DB::table('known_devices')->upsert(['person_id' => $person->id, 'device' => $device, 'seen_at' => now()], ['person_id', 'device'], ['seen_at']);
+        DB::table('sign_in_tries')
+            ->where('device', $device)
+            ->where(static fn($q) => $q->where('person_id', $person->id)->orWhere('created_at', '>', now()->subMinutes(self::WINDOW)))
+            ->delete();
+        DB::table('known_devices')->upsert(
+            ['person_id' => $person->id, 'device' => $device, 'seen_at' => now()],
+            ['person_id', 'device'],
+            ['seen_at'],
+        );
     }
 
     /**
@@ -73,14 +93,26 @@ final class SignInGuard
      */
     public static function troubled(int $classId): array
     {
-        return DB::table('sign_in_tries')->join('people', 'people.id', '=', 'person_id')->where('class_id', $classId)->where('sign_in_tries.created_at', '>', now()->subMinutes(self::WINDOW))
-            ->selectRaw('person_id, count(*) as n')->groupBy('person_id')->havingRaw('count(*) >= ?', [self::DEVICE[0]])->pluck('n', 'person_id')->map(static fn (mixed $n): int => (int) $n)->all();
+        return DB::table('sign_in_tries')
+            ->join('people', 'people.id', '=', 'person_id')
+            ->where('class_id', $classId)
+            ->where('sign_in_tries.created_at', '>', now()->subMinutes(self::WINDOW))
+            ->selectRaw('person_id, count(*) as n')
+            ->groupBy('person_id')
+            ->havingRaw('count(*) >= ?', [self::DEVICE[0]])
+            ->pluck('n', 'person_id')
+            ->map(static fn(mixed $n): int => (int) $n)
+            ->all();
     }
 
     /** Lets a student try again at once, on the devices that were too quick too. */
     public static function lift(Person $student): void
     {
-        $devices = DB::table('sign_in_tries')->where('person_id', $student->id)->where('created_at', '>', now()->subMinutes(self::WINDOW))->distinct()->pluck('device');
+        $devices = DB::table('sign_in_tries')
+            ->where('person_id', $student->id)
+            ->where('created_at', '>', now()->subMinutes(self::WINDOW))
+            ->distinct()
+            ->pluck('device');
         DB::table('sign_in_tries')->where('person_id', $student->id)->orWhereIn('device', $devices)->delete();
     }
 

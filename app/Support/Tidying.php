@@ -27,19 +27,19 @@ final class Tidying
 
     public static function partsMegabytes(): int
     {
-        return (int) (array_sum(array_map(static fn (array $f): int => $f[1], self::parts())) / 1048576);
+        return (int) (array_sum(array_map(static fn(array $f): int => $f[1], self::parts())) / 1048576);
     }
 
     /** Made parts that nobody asked for longest go first; each is made again when it is needed. @return int files */
     public static function prune(int $megabytes): int
     {
         $files = self::parts();
-        $size = array_sum(array_map(static fn (array $f): int => $f[1], $files));
+        $size = array_sum(array_map(static fn(array $f): int => $f[1], $files));
         $most = $megabytes * 1048576;
         if ($size <= $most) {
             return 0;
         }
-        usort($files, static fn (array $a, array $b): int => $a[2] <=> $b[2]);
+        usort($files, static fn(array $a, array $b): int => $a[2] <=> $b[2]);
         $n = 0;
         foreach ($files as [$path, $bytes]) {
             // a little more than needed, so that it is not done again at once
@@ -59,7 +59,14 @@ final class Tidying
     public static function logs(): int
     {
         $n = 0;
-        foreach ([...glob(storage_path('logs/*.log')) ?: [], ...glob(storage_path('run*/*.{log,out}'), GLOB_BRACE) ?: [], ...glob(storage_path('pg*/server.log')) ?: []] as $log) {
+        foreach (
+            [
+                ...glob(storage_path('logs/*.log')) ?: [],
+                ...glob(storage_path('run*/*.{log,out}'), GLOB_BRACE) ?: [],
+                ...glob(storage_path('pg*/server.log')) ?: [],
+            ]
+            as $log
+        ) {
             if (@filesize($log) > self::LOG) {
                 for ($k = self::OLD_LOGS; $k > 0; $k--) {
                     @rename($k === 1 ? "$log.new" : "$log." . ($k - 1), "$log.$k");
@@ -80,14 +87,16 @@ final class Tidying
         DB::table('recipe_edits')->where('created_at', '<', now()->subDays(self::DAYS_OF_EDITS))->delete();
         DB::table('sign_in_tries')->where('created_at', '<', now()->subDay())->delete();
         DB::table('known_devices')->where('seen_at', '<', now()->subYear())->delete();
-        DB::table('sessions')->where('last_activity', '<', now()->subMinutes((int) config('session.lifetime'))->getTimestamp())->delete();
+        DB::table('sessions')
+            ->where('last_activity', '<', now()->subMinutes((int) config('session.lifetime'))->getTimestamp())
+            ->delete();
         DB::table('cache')->where('expiration', '<', now()->getTimestamp())->delete();
     }
 
     /** @return list<array{string, int, int}> path, bytes, when it was last asked for */
     private static function parts(): array
     {
-        if (! is_dir(self::partsFolder())) {
+        if (!is_dir(self::partsFolder())) {
             return [];
         }
         $out = [];

@@ -17,7 +17,7 @@ final class TriedParts implements SolidCache
 
     public function __construct(private readonly PartFiles $kept)
     {
-        $this->own = new MemoryCache;
+        $this->own = new MemoryCache();
     }
 
     public function has(string $key): bool

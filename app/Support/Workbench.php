@@ -71,7 +71,7 @@ final class Workbench
 
     public function glb(PartState $state): string
     {
-        return $this->files->remember($state->key, 'glb', static fn (): string => GlbFile::write($state->part()));
+        return $this->files->remember($state->key, 'glb', static fn(): string => GlbFile::write($state->part()));
     }
 
     /**
@@ -92,7 +92,15 @@ final class Workbench
             }
             $stands = Standing::of($m);
 
-            return (string) json_encode(['head' => $stands->onItsHead(), 'balances' => $stands->balances(), 'volume' => $m->mass()->volume, 'area' => $m->mass()->area, 'size' => $m->bounds()->size(), 'bodies' => $m->bodyCount(), 'low' => $m->bounds()->min[2]]);
+            return (string) json_encode([
+                'head' => $stands->onItsHead(),
+                'balances' => $stands->balances(),
+                'volume' => $m->mass()->volume,
+                'area' => $m->mass()->area,
+                'size' => $m->bounds()->size(),
+                'bodies' => $m->bodyCount(),
+                'low' => $m->bounds()->min[2],
+            ]);
         });
 
         return json_decode($json, true) ?? throw new OverBudget(Limit::Work);
@@ -101,7 +109,11 @@ final class Workbench
     /** @return array<string, PartEdge> what can be taken over into a sketch */
     public function edges(PartBefore $before): array
     {
-        $bytes = $this->files->remember(sha1(serialize([$before->state->key, $before->plane])), 'edges', static fn (): string => serialize($before->edges()));
+        $bytes = $this->files->remember(
+            sha1(serialize([$before->state->key, $before->plane])),
+            'edges',
+            static fn(): string => serialize($before->edges()),
+        );
         $edges = @unserialize($bytes, ['allowed_classes' => [PartEdge::class, EntityKind::class]]);
 
         return is_array($edges) ? $edges : $before->edges();
@@ -114,8 +126,16 @@ final class Workbench
      */
     public function names(PartState $state, Document $recipe): array
     {
-        $key = sha1($state->key . json_encode(array_map(static fn (Step $s): array => [$s->id, $s->name], $recipe->steps)));
-        $json = $this->files->remember($key, 'words', static fn (): string => (string) json_encode(['faces' => PartNames::faces($state->part(), $recipe), 'edges' => PartNames::edges($state->part(), $recipe), 'corners' => PartNames::corners($state->part(), $recipe)]));
+        $key = sha1($state->key . json_encode(array_map(static fn(Step $s): array => [$s->id, $s->name], $recipe->steps)));
+        $json = $this->files->remember(
+            $key,
+            'words',
+            static fn(): string => (string) json_encode([
+                'faces' => PartNames::faces($state->part(), $recipe),
+                'edges' => PartNames::edges($state->part(), $recipe),
+                'corners' => PartNames::corners($state->part(), $recipe),
+            ]),
+        );
 
         return json_decode($json, true);
     }
@@ -147,9 +167,9 @@ final class Workbench
     /** @return list<Message> what is left open in a sketch */
     public function sketchNotes(Document $recipe, Step $sketch): array
     {
-        $first = array_values(array_filter($recipe->steps, static fn (Step $s): bool => $s->kind->draws()))[0] ?? null;
+        $first = array_values(array_filter($recipe->steps, static fn(Step $s): bool => $s->kind->draws()))[0] ?? null;
         $key = sha1((string) json_encode([$sketch->values, $recipe->unit->value, $recipe->sizes, $first?->id === $sketch->id]));
-        $json = $this->files->remember($key, 'free', static fn (): string => (string) json_encode(SketchNotes::of($recipe, $sketch)));
+        $json = $this->files->remember($key, 'free', static fn(): string => (string) json_encode(SketchNotes::of($recipe, $sketch)));
 
         return array_values(array_filter(array_map(Message::read(...), (array) json_decode($json, true))));
     }
@@ -157,8 +177,15 @@ final class Workbench
     /** @return array<string, string> words for shapes of which nothing is seen, by step */
     public function unseen(Document $recipe): array
     {
-        $key = sha1($this->evaluate($recipe)->key . json_encode(array_map(static fn (Step $s): array => [$s->id, $s->name, $s->off], $recipe->steps)));
-        $json = $this->files->remember($key, 'unseen', fn (): string => (string) json_encode(HiddenShapes::of($recipe, $this->evaluate(...))));
+        $key = sha1(
+            $this->evaluate($recipe)->key .
+                json_encode(array_map(static fn(Step $s): array => [$s->id, $s->name, $s->off], $recipe->steps)),
+        );
+        $json = $this->files->remember(
+            $key,
+            'unseen',
+            fn(): string => (string) json_encode(HiddenShapes::of($recipe, $this->evaluate(...))),
+        );
 
         return json_decode($json, true);
     }
@@ -167,9 +194,17 @@ final class Workbench
     public function picture(Document $recipe, int $width, int $height, string $label): string
     {
         $state = $this->evaluate($recipe);
-        $svg = $this->files->remember(sha1($state->key . "picture $width $height"), 'svg', static fn (): string => Picture::svg($state->part(), View::Isometric, $width, $height));
+        $svg = $this->files->remember(
+            sha1($state->key . "picture $width $height"),
+            'svg',
+            static fn(): string => Picture::svg($state->part(), View::Isometric, $width, $height),
+        );
 
-        return str_replace('role="img" aria-label=""', $label === '' ? 'aria-hidden="true"' : 'role="img" aria-label="' . e($label) . '"', $svg);
+        return str_replace(
+            'role="img" aria-label=""',
+            $label === '' ? 'aria-hidden="true"' : 'role="img" aria-label="' . e($label) . '"',
+            $svg,
+        );
     }
 
     /** An evaluation that keeps nothing on the disk, for values that are only tried; what takes long is not worth a picture. */
@@ -188,8 +223,24 @@ final class Workbench
     public function preview(Document $recipe, Step $step, bool $differences): array
     {
         $before = $this->evaluate($recipe->upTo($step->id));
-        $key = sha1((string) json_encode([self::PREVIEWS, $differences, $before->key, $step->toArray(), $recipe->unit->value, $recipe->sizes, array_map(static fn (Step $s): string => $s->name, $recipe->steps), array_map(static fn ($s): array => $s->placement->t, $before->sketches), array_map(static fn (Step $s): mixed => $s->kind->draws() ? $s->values : null, $recipe->steps)]));
-        $json = $this->files->remember($key, 'preview', fn (): string => (string) json_encode(PreviewJson::of(Preview::of($recipe, $step, $this->evaluate(...), $differences))));
+        $key = sha1(
+            (string) json_encode([
+                self::PREVIEWS,
+                $differences,
+                $before->key,
+                $step->toArray(),
+                $recipe->unit->value,
+                $recipe->sizes,
+                array_map(static fn(Step $s): string => $s->name, $recipe->steps),
+                array_map(static fn($s): array => $s->placement->t, $before->sketches),
+                array_map(static fn(Step $s): mixed => $s->kind->draws() ? $s->values : null, $recipe->steps),
+            ]),
+        );
+        $json = $this->files->remember(
+            $key,
+            'preview',
+            fn(): string => (string) json_encode(PreviewJson::of(Preview::of($recipe, $step, $this->evaluate(...), $differences))),
+        );
 
         return json_decode($json, true);
     }
@@ -205,24 +256,39 @@ final class Workbench
     {
         $budget = Checker::budget($this->until);
 
-        return Checker::check(new PartMeasures($state->part(), $budget), $sheet, $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part(), $budget), new Making($recipe, $this->evaluate(...), $others));
+        return Checker::check(
+            new PartMeasures($state->part(), $budget),
+            $sheet,
+            $reference === null || $reference->isEmpty() ? null : new PartMeasures($reference->part(), $budget),
+            new Making($recipe, $this->evaluate(...), $others),
+        );
     }
 
     public function drawing(PartState $state): Drawing
     {
-        $bytes = $this->files->remember($state->key, 'views', static fn (): string => serialize(Drawing::of(new PartMeasures($state->part()))));
+        $bytes = $this->files->remember(
+            $state->key,
+            'views',
+            static fn(): string => serialize(Drawing::of(new PartMeasures($state->part()))),
+        );
         $drawing = @unserialize($bytes);
 
         return $drawing instanceof Drawing ? $drawing : Drawing::of(new PartMeasures($state->part()));
     }
 
     /** @param array<string, string> $states by requirement id */
-    public function sheetSvg(PartState $reference, Sheet $sheet, float $width, float $height, array $states = [], bool $lettersOnly = false): string
-    {
+    public function sheetSvg(
+        PartState $reference,
+        Sheet $sheet,
+        float $width,
+        float $height,
+        array $states = [],
+        bool $lettersOnly = false,
+    ): string {
         if ($reference->isEmpty()) {
             return '';
         }
-        if (! $reference->isFinished()) {
+        if (!$reference->isFinished()) {
             throw new OverBudget(Limit::Time);
         }
         $key = sha1(serialize([self::SHEETS, $reference->key, $sheet->toJson(), $width, $height, $states, $lettersOnly]));
@@ -230,7 +296,14 @@ final class Workbench
         return $this->files->remember($key, 'svg', function () use ($reference, $sheet, $width, $height, $states, $lettersOnly): string {
             $drawing = $this->drawing($reference);
 
-            return (new DrawingSheet($drawing, $width, $height, $states, "Drawing of {$sheet->title}: front, top, right and isometric view", $lettersOnly))->svg(DimensionPlan::of($sheet, $drawing->bounds));
+            return (new DrawingSheet(
+                $drawing,
+                $width,
+                $height,
+                $states,
+                "Drawing of {$sheet->title}: front, top, right and isometric view",
+                $lettersOnly,
+            ))->svg(DimensionPlan::of($sheet, $drawing->bounds));
         });
     }
 }

@@ -61,7 +61,10 @@ final class WorkerSigns
             if (is_array($a) && is_int($a[0] ?? null) && Attempts::startOf($a[0]) === ($a[1] ?? '')) {
                 continue;
             }
-            $n += DB::table('jobs')->where('id', (int) substr(basename($file), 4))->whereNotNull('reserved_at')->update(['reserved_at' => null]);
+            $n += DB::table('jobs')
+                ->where('id', (int) substr(basename($file), 4))
+                ->whereNotNull('reserved_at')
+                ->update(['reserved_at' => null]);
             @unlink($file);
         }
 

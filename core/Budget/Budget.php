@@ -30,12 +30,18 @@ final class Budget
      * @param int $facets of any solid on the way
      * @param self|null $whole what this is a share of
      */
-    public function __construct(private int $most = PHP_INT_MAX, private readonly float $until = INF, private readonly int $memory = PHP_INT_MAX, private readonly int $facets = PHP_INT_MAX, private readonly ?self $whole = null) {}
+    public function __construct(
+        private int $most = PHP_INT_MAX,
+        private readonly float $until = INF,
+        private readonly int $memory = PHP_INT_MAX,
+        private readonly int $facets = PHP_INT_MAX,
+        private readonly ?self $whole = null,
+    ) {}
 
     /** For work that nobody waits for and whose size is known. */
     public static function unlimited(): self
     {
-        return new self;
+        return new self();
     }
 
     /** Three quarters of what the process may use: what is made of the work needs the rest. */

@@ -36,18 +36,18 @@ final class Checker
     public static function check(PartMeasures $part, Exercise $exercise, ?PartMeasures $reference = null, ?Making $making = null): Report
     {
         $subject = new Subject($part, $exercise, $reference, $making);
-        if ($exercise->turned && ! $part->solid->isEmpty() && ! $part->isFine()) {
+        if ($exercise->turned && !$part->solid->isEmpty() && !$part->isFine()) {
             $subject = self::inLikelyPose($subject);
         }
         $rows = AllRows::of($subject, $exercise->asked());
 
-        return new Report($rows, $subject->within(self::SLIPS, static fn (): array => Diagnoser::of($subject, $rows)));
+        return new Report($rows, $subject->within(self::SLIPS, static fn(): array => Diagnoser::of($subject, $rows)));
     }
 
     private static function inLikelyPose(Subject $subject): Subject
     {
         try {
-            return $subject->within(self::POSE, static fn (): Subject => $subject->inPose(LikelyPose::of($subject)));
+            return $subject->within(self::POSE, static fn(): Subject => $subject->inPose(LikelyPose::of($subject)));
         } catch (OverBudget $e) {
             return $e->limit->isOfThePart() ? $subject : throw $e;
         }

@@ -30,7 +30,11 @@ final class Diagnosis
             if ($other->kind->drawn() === Drawn::Overall && $other->id !== $r->id) {
                 $j = $other->axis();
                 $size = $part->bounds()->size();
-                if (abs($got - $other->nominal) <= $other->tolerance && abs($size[$j] - $r->nominal) <= $r->tolerance && abs($other->nominal - $r->nominal) > $r->tolerance) {
+                if (
+                    abs($got - $other->nominal) <= $other->tolerance &&
+                    abs($size[$j] - $r->nominal) <= $r->tolerance &&
+                    abs($other->nominal - $r->nominal) > $r->tolerance
+                ) {
                     return "$text {$unit->brief($r->nominal)} and {$unit->brief($other->nominal)} are there, but the other way round.";
                 }
             }
@@ -68,14 +72,16 @@ final class Diagnosis
     public static function noHole(Requirement $r, PartMeasures $part, Unit $unit): string
     {
         $axis = $r->axis();
-        $along = count(array_filter($part->features()->holes, static fn ($h): bool => $h->principal() === $axis));
+        $along = count(array_filter($part->features()->holes, static fn($h): bool => $h->principal() === $axis));
         $any = count($part->features()->holes);
         $words = ['from left to right', 'from front to back', 'from top to bottom'];
         if ($any === 0) {
             return 'The part has no round hole yet.';
         }
         if ($along === 0) {
-            return "No hole runs {$words[$axis]}. There " . ($any === 1 ? 'is one' : "are $any") . ' in another direction; was the axis chosen right?';
+            return "No hole runs {$words[$axis]}. There " .
+                ($any === 1 ? 'is one' : "are $any") .
+                ' in another direction; was the axis chosen right?';
         }
         $siblings = max(1, (int) $r->number('siblings'));
         if ($along < $siblings) {
@@ -87,7 +93,7 @@ final class Diagnosis
 
     public static function noPin(Requirement $r, PartMeasures $part, Unit $unit): string
     {
-        $along = count(array_filter($part->features()->bosses, static fn ($h): bool => $h->principal() === $r->axis()));
+        $along = count(array_filter($part->features()->bosses, static fn($h): bool => $h->principal() === $r->axis()));
 
         return $along === 0 ? 'No full round stands this way.' : 'No round stands near its place, ' . self::at($r, $unit) . '.';
     }
@@ -107,7 +113,9 @@ final class Diagnosis
         $size = $part->bounds()->size();
         $asked = [$r->number('u'), $r->number('v')];
         $what = self::round($r);
-        $text = "The {$what} sits {$unit->show($got[0])} and {$unit->show($got[1])} from the outer faces; the drawing asks {$unit->brief($asked[0])} and {$unit->brief($asked[1])}.";
+        $text = "The {$what} sits {$unit->show($got[0])} and {$unit->show($got[1])} from the outer faces; the drawing asks {$unit->brief(
+            $asked[0],
+        )} and {$unit->brief($asked[1])}.";
         if (self::near($got[0], $asked[1]) && self::near($got[1], $asked[0])) {
             return "$text Both are there, but the other way round.";
         }
@@ -133,13 +141,18 @@ final class Diagnosis
     {
         $text = 'The part has ' . Amount::volume($got, $unit) . '; ' . Amount::volume($r->nominal, $unit) . ' is asked.';
         $ratio = $got / $r->nominal;
-        foreach ([[25.4 ** 3, 'inches for millimetres'], [25.4 ** -3, 'millimetres for inches'], [1000.0, 'centimetres for millimetres']] as [$factor, $slip]) {
+        foreach (
+            [[25.4 ** 3, 'inches for millimetres'], [25.4 ** -3, 'millimetres for inches'], [1000.0, 'centimetres for millimetres']]
+            as [$factor, $slip]
+        ) {
             if (abs($ratio / $factor - 1) < 0.02) {
                 return "$text Was the part drawn in $slip?";
             }
         }
 
-        return $got < $r->nominal ? "$text Is something missing, or did a cut go too far?" : "$text Is something too large, or is a cut missing?";
+        return $got < $r->nominal
+            ? "$text Is something missing, or did a cut go too far?"
+            : "$text Is something too large, or is a cut missing?";
     }
 
     public static function ground(float $low, PartMeasures $part, Unit $unit): string

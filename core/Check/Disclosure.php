@@ -9,7 +9,11 @@ use DateTimeInterface;
 /** What a student sees of a report, and when: the teacher chooses both. */
 final readonly class Disclosure
 {
-    public const SHOWS = ['verdict' => 'met or not', 'values' => 'met or not, and what was measured', 'hints' => 'what was measured, and hints'];
+    public const SHOWS = [
+        'verdict' => 'met or not',
+        'values' => 'met or not, and what was measured',
+        'hints' => 'what was measured, and hints',
+    ];
 
     public const WHEN = ['check' => 'at each check', 'handed-in' => 'after handing in', 'due' => 'after the day it is due'];
 
@@ -21,7 +25,10 @@ final readonly class Disclosure
 
     public static function of(string $shows, string $when): self
     {
-        return new self(in_array($shows, ['verdict', 'values', 'hints'], true) ? $shows : 'hints', in_array($when, ['check', 'handed-in', 'due'], true) ? $when : 'check');
+        return new self(
+            in_array($shows, ['verdict', 'values', 'hints'], true) ? $shows : 'hints',
+            in_array($when, ['check', 'handed-in', 'due'], true) ? $when : 'check',
+        );
     }
 
     /** Whether a student may check before handing in. */
@@ -44,12 +51,32 @@ final readonly class Disclosure
         }
         $bare = $this->shows === 'verdict';
 
-        return new Report(array_map(static fn (Row $r): Row => new Row($r->id, $r->letter, $r->label, $r->kind, $r->asked, $r->tolerance, $bare ? '' : $r->measured, $bare ? null : $r->deviation, $r->allowed,
-            $bare ? '' : $r->deviationText, $r->status, match (true) {
-                ! $bare, $r->status === 'met' => $r->word,
-                $r->status === 'missing' => 'Not found',
-                $r->status === 'unknown' => 'Not measured',
-                default => 'Not met',
-            }, $r->status === 'unknown' ? $r->diagnosis : '', $r->points, $bare ? null : $r->place), $report->rows));
+        return new Report(
+            array_map(
+                static fn(Row $r): Row => new Row(
+                    $r->id,
+                    $r->letter,
+                    $r->label,
+                    $r->kind,
+                    $r->asked,
+                    $r->tolerance,
+                    $bare ? '' : $r->measured,
+                    $bare ? null : $r->deviation,
+                    $r->allowed,
+                    $bare ? '' : $r->deviationText,
+                    $r->status,
+                    match (true) {
+                        !$bare, $r->status === 'met' => $r->word,
+                        $r->status === 'missing' => 'Not found',
+                        $r->status === 'unknown' => 'Not measured',
+                        default => 'Not met',
+                    },
+                    $r->status === 'unknown' ? $r->diagnosis : '',
+                    $r->points,
+                    $bare ? null : $r->place,
+                ),
+                $report->rows,
+            ),
+        );
     }
 }

@@ -18,7 +18,13 @@ final readonly class Exercise
      * @param bool $turned whether the part may lie in another way than the drawing shows it
      * @param Recipe|null $reference the part itself, where a file carries it
      */
-    public function __construct(public Unit $unit, public array $requirements, public string $title = '', public bool $turned = false, public ?Recipe $reference = null) {}
+    public function __construct(
+        public Unit $unit,
+        public array $requirements,
+        public string $title = '',
+        public bool $turned = false,
+        public ?Recipe $reference = null,
+    ) {}
 
     /**
      * Letters for what is asked, in order, without I and O.
@@ -31,7 +37,7 @@ final readonly class Exercise
         $n = 0;
 
         return array_map(static function (Requirement $r) use (&$n): Requirement {
-            if (! $r->asked) {
+            if (!$r->asked) {
                 return $r->change(letter: '');
             }
 
@@ -42,12 +48,21 @@ final readonly class Exercise
     /** @return list<Requirement> */
     public function asked(): array
     {
-        return array_values(array_filter($this->requirements, static fn (Requirement $r): bool => $r->asked));
+        return array_values(array_filter($this->requirements, static fn(Requirement $r): bool => $r->asked));
     }
 
     public function toJson(): string
     {
-        return (string) json_encode(['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value] + ($this->turned ? ['turned' => true] : []) + ($this->reference === null ? [] : ['reference' => $this->reference->toArray()]) + [
-            'requirements' => array_map(static fn (Requirement $r): array => ['where' => (object) $r->where] + $r->toArray(), $this->requirements)], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        return (string) json_encode(
+            ['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value] +
+                ($this->turned ? ['turned' => true] : []) +
+                ($this->reference === null ? [] : ['reference' => $this->reference->toArray()]) + [
+                    'requirements' => array_map(
+                        static fn(Requirement $r): array => ['where' => (object) $r->where] + $r->toArray(),
+                        $this->requirements,
+                    ),
+                ],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+        );
     }
 }

@@ -18,7 +18,7 @@ final class LikelyUnit
         if ($asked === null || max($sizes) <= 0) {
             return $exercise;
         }
-        $off = static fn (Unit $u): float => abs(log(max($sizes) * $u->inMillimetres() / max($asked)));
+        $off = static fn(Unit $u): float => abs(log((max($sizes) * $u->inMillimetres()) / max($asked)));
 
         // the drawing's unit unless the other one is clearly nearer
         $other = $exercise === Unit::Inch ? Unit::Millimetre : Unit::Inch;

@@ -39,26 +39,37 @@ final class Proposer
      *
      * @throws OverBudget where not even the sizes are within the part's budget, or time or memory run out
      */
-    public static function propose(PartMeasures $part, Unit $unit, ?Recipe $recipe = null, ?PrintProfile $profile = null, ?bool &$whole = null): array
-    {
+    public static function propose(
+        PartMeasures $part,
+        Unit $unit,
+        ?Recipe $recipe = null,
+        ?PrintProfile $profile = null,
+        ?bool &$whole = null,
+    ): array {
         $whole = true;
         if ($part->solid->isEmpty()) {
             return [];
         }
-        $p = new Proposing($part, $unit, $unit === Unit::Inch ? self::TOLERANCE_INCH : self::TOLERANCE, $profile ?? PrintProfile::of(''), $recipe);
+        $p = new Proposing(
+            $part,
+            $unit,
+            $unit === Unit::Inch ? self::TOLERANCE_INCH : self::TOLERANCE,
+            $profile ?? PrintProfile::of(''),
+            $recipe,
+        );
         $out = [];
         // without its overall sizes nothing can be said of a part
         $part->bounds();
         // found once for all that need them: tried by one kind after the other they would eat up what the rest needs
-        $faces = self::within($part, static fn (): array => [$part->features()]) !== null;
+        $faces = self::within($part, static fn(): array => [$part->features()]) !== null;
         foreach (Kinds::all() as $kind) {
-            if (! $kind instanceof Proposes) {
+            if (!($kind instanceof Proposes)) {
                 continue;
             }
             $got = match (true) {
                 $kind->drawn() === Drawn::Overall => $kind->proposals($p),
-                $kind->heading()->isOfFaces() && ! $faces => null,
-                default => self::within($part, static fn (): array => $kind->proposals($p)),
+                $kind->heading()->isOfFaces() && !$faces => null,
+                default => self::within($part, static fn(): array => $kind->proposals($p)),
             };
             $whole = $whole && $got !== null;
             array_push($out, ...$got ?? []);

@@ -20,12 +20,12 @@ final readonly class Report
     {
         $rows = new Rows($exercise->unit);
 
-        return new self(array_map(static fn (Requirement $r): Row => $rows->unknown($r, $why), $exercise->asked()));
+        return new self(array_map(static fn(Requirement $r): Row => $rows->unknown($r, $why), $exercise->asked()));
     }
 
     public function met(): int
     {
-        return count(array_filter($this->rows, static fn (Row $r): bool => $r->status === 'met'));
+        return count(array_filter($this->rows, static fn(Row $r): bool => $r->status === 'met'));
     }
 
     public function allMet(): bool
@@ -35,24 +35,24 @@ final readonly class Report
 
     public function points(): int
     {
-        return array_sum(array_map(static fn (Row $r): int => $r->status === 'met' ? $r->points : 0, $this->rows));
+        return array_sum(array_map(static fn(Row $r): int => $r->status === 'met' ? $r->points : 0, $this->rows));
     }
 
     public function mostPoints(): int
     {
-        return array_sum(array_map(static fn (Row $r): int => $r->points, $this->rows));
+        return array_sum(array_map(static fn(Row $r): int => $r->points, $this->rows));
     }
 
     /** @return list<array<string, mixed>> */
     public function toArray(): array
     {
-        return array_map(static fn (Row $r): array => $r->toArray(), $this->rows);
+        return array_map(static fn(Row $r): array => $r->toArray(), $this->rows);
     }
 
     /** @return list<array<string, mixed>> */
     public function findingsToArray(): array
     {
-        return array_map(static fn (Finding $f): array => $f->toArray(), $this->findings);
+        return array_map(static fn(Finding $f): array => $f->toArray(), $this->findings);
     }
 
     /**

@@ -46,8 +46,17 @@ final readonly class Requirement
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'kind' => $this->kind->id(), 'label' => $this->label, 'nominal' => $this->nominal, 'tolerance' => $this->tolerance,
-            'points' => $this->points, 'asked' => $this->asked, 'where' => $this->where, 'letter' => $this->letter] + ($this->as === '' ? [] : ['as' => $this->as]);
+        return [
+            'id' => $this->id,
+            'kind' => $this->kind->id(),
+            'label' => $this->label,
+            'nominal' => $this->nominal,
+            'tolerance' => $this->tolerance,
+            'points' => $this->points,
+            'asked' => $this->asked,
+            'where' => $this->where,
+            'letter' => $this->letter,
+        ] + ($this->as === '' ? [] : ['as' => $this->as]);
     }
 
     /**
@@ -57,13 +66,40 @@ final readonly class Requirement
      */
     public function placed(float $nominal, array $where): self
     {
-        return new self($this->id, $this->kind, $this->label, $nominal, $this->tolerance, $this->points, $this->asked, $where, $this->letter, $this->as);
+        return new self(
+            $this->id,
+            $this->kind,
+            $this->label,
+            $nominal,
+            $this->tolerance,
+            $this->points,
+            $this->asked,
+            $where,
+            $this->letter,
+            $this->as,
+        );
     }
 
-    public function change(?string $label = null, ?float $nominal = null, ?float $tolerance = null, ?int $points = null, ?bool $asked = null, ?string $letter = null): self
-    {
-        return new self($this->id, $this->kind, $label ?? $this->label, $nominal ?? $this->nominal, $tolerance ?? $this->tolerance,
-            $points ?? $this->points, $asked ?? $this->asked, $this->where, $letter ?? $this->letter, $this->as);
+    public function change(
+        ?string $label = null,
+        ?float $nominal = null,
+        ?float $tolerance = null,
+        ?int $points = null,
+        ?bool $asked = null,
+        ?string $letter = null,
+    ): self {
+        return new self(
+            $this->id,
+            $this->kind,
+            $label ?? $this->label,
+            $nominal ?? $this->nominal,
+            $tolerance ?? $this->tolerance,
+            $points ?? $this->points,
+            $asked ?? $this->asked,
+            $this->where,
+            $letter ?? $this->letter,
+            $this->as,
+        );
     }
 
     /** 0, 1 or 2. */
@@ -98,25 +134,43 @@ final readonly class Requirement
             $t = Tolerance::typed($typed, $this->nominal, $unit, $this->kind->isEdge());
             $by = max(abs($t->lower), abs($t->upper));
             // plus and minus the same needs no other form
-            $as = abs($t->lower + $t->upper) < 1e-9 && ! preg_match('/[a-z]/i', $typed) ? '' : $typed;
+            $as = abs($t->lower + $t->upper) < 1e-9 && !preg_match('/[a-z]/i', $typed) ? '' : $typed;
         } elseif ($this->kind->isAngle() && ($class = GeneralTolerances::named($typed)) !== null) {
-            $by = $class->angle($this->number('side')) ?? throw new UnreadableExpression('How long the sides of this angle are is not known; type degrees.');
+            $by =
+                $class->angle($this->number('side')) ??
+                throw new UnreadableExpression('How long the sides of this angle are is not known; type degrees.');
             $as = $typed;
         } else {
-            $by = $this->kind->isShare() || $this->kind->isAngle() ? Expression::number(rtrim($typed, ' %°')) : Expression::length($typed, $unit);
+            $by =
+                $this->kind->isShare() || $this->kind->isAngle()
+                    ? Expression::number(rtrim($typed, ' %°'))
+                    : Expression::length($typed, $unit);
         }
         if ($by < 0 || $by > 1000) {
             throw new UnreadableExpression($by < 0 ? 'A tolerance is not below zero.' : 'A tolerance is at most a metre.');
         }
 
-        return new self($this->id, $this->kind, $this->label, $this->nominal, $by, $this->points, $this->asked, $this->where, $this->letter, $as);
+        return new self(
+            $this->id,
+            $this->kind,
+            $this->label,
+            $this->nominal,
+            $by,
+            $this->points,
+            $this->asked,
+            $this->where,
+            $this->letter,
+            $as,
+        );
     }
 
     /** How far a length may be off. */
     public function limits(Unit $unit): Tolerance
     {
         try {
-            return $this->as === '' ? Tolerance::between(-$this->tolerance, $this->tolerance) : Tolerance::typed($this->as, $this->nominal, $unit, $this->kind->isEdge());
+            return $this->as === ''
+                ? Tolerance::between(-$this->tolerance, $this->tolerance)
+                : Tolerance::typed($this->as, $this->nominal, $unit, $this->kind->isEdge());
         } catch (UnreadableExpression) {
             // the form and the file were read before; a size that has left the table since keeps what it had
             return Tolerance::between(-$this->tolerance, $this->tolerance);
@@ -132,7 +186,7 @@ final readonly class Requirement
     public function toleranceText(Unit $unit): string
     {
         return match (true) {
-            ! $this->kind->hasTolerance(), $this->goesThrough() => '',
+            !$this->kind->hasTolerance(), $this->goesThrough() => '',
             $this->kind->isShare() => '±' . Number::brief($this->tolerance, 2) . ' %',
             $this->kind->isAngle() => ($this->as === '' ? '' : "$this->as ") . '±' . Number::brief($this->tolerance, 2) . '°',
             $this->kind->sort() === Sort::Off => 'within ' . $unit->brief($this->tolerance),

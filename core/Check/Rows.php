@@ -22,10 +22,19 @@ final readonly class Rows
         $limits = $r->limits($this->unit);
         $met = $limits->holds($off, self::SLACK);
         // from the nominal size where that is allowed, else from the nearer limit
-        $beyond = $limits->lower <= 0 && $limits->upper >= 0 ? $off : ($off > $limits->upper ? $off - $limits->upper : $limits->lower - $off);
+        $beyond =
+            $limits->lower <= 0 && $limits->upper >= 0 ? $off : ($off > $limits->upper ? $off - $limits->upper : $limits->lower - $off);
 
-        return $this->row($r, $prefix . $this->unit->show($got), $off, $this->unit->show($off), $met,
-            $this->unit->show(abs($beyond)) . ($off < $limits->lower ? ' too small' : ' too large'), $diagnosis, $place);
+        return $this->row(
+            $r,
+            $prefix . $this->unit->show($got),
+            $off,
+            $this->unit->show($off),
+            $met,
+            $this->unit->show(abs($beyond)) . ($off < $limits->lower ? ' too small' : ' too large'),
+            $diagnosis,
+            $place,
+        );
     }
 
     /** @param array<string, mixed>|null $place */
@@ -33,8 +42,16 @@ final readonly class Rows
     {
         $off = $got - $r->nominal;
 
-        return $this->row($r, Number::show($got, 1) . '°', $off, Number::show($off, 1) . '°', abs($off) <= $r->tolerance + 1e-6,
-            Number::show(abs($off), 1) . '° too ' . ($off < 0 ? 'small' : 'large'), $diagnosis, $place);
+        return $this->row(
+            $r,
+            Number::show($got, 1) . '°',
+            $off,
+            Number::show($off, 1) . '°',
+            abs($off) <= $r->tolerance + 1e-6,
+            Number::show(abs($off), 1) . '° too ' . ($off < 0 ? 'small' : 'large'),
+            $diagnosis,
+            $place,
+        );
     }
 
     /**
@@ -45,17 +62,34 @@ final readonly class Rows
     public function share(Requirement $r, float $got, string $text, string $offText, string $diagnosis, ?array $place): Row
     {
         $off = $got - $r->nominal;
-        $percent = $r->nominal == 0.0 ? INF : 100 * $off / $r->nominal;
+        $percent = $r->nominal == 0.0 ? INF : (100 * $off) / $r->nominal;
 
-        return $this->row($r, $text, $percent, Number::show($percent) . ' %', abs($percent) <= $r->tolerance + 1e-7, $offText . ($off < 0 ? ' too little' : ' too much'), $diagnosis, $place);
+        return $this->row(
+            $r,
+            $text,
+            $percent,
+            Number::show($percent) . ' %',
+            abs($percent) <= $r->tolerance + 1e-7,
+            $offText . ($off < 0 ? ' too little' : ' too much'),
+            $diagnosis,
+            $place,
+        );
     }
 
     /**
      * @param string $word what is wrong when it is not met
      * @param array<string, mixed>|null $place
      */
-    public function row(Requirement $r, string $measured, ?float $off, string $offText, bool $met, string $word, string $diagnosis, ?array $place): Row
-    {
+    public function row(
+        Requirement $r,
+        string $measured,
+        ?float $off,
+        string $offText,
+        bool $met,
+        string $word,
+        string $diagnosis,
+        ?array $place,
+    ): Row {
         return $this->make($r, $measured, $off, $offText, $met ? 'met' : 'off', $met ? 'Met' : $word, $met ? '' : $diagnosis, $place);
     }
 
@@ -74,9 +108,32 @@ final readonly class Rows
      * @param 'met'|'off'|'missing'|'unknown' $status
      * @param array<string, mixed>|null $place
      */
-    private function make(Requirement $r, string $measured, ?float $off, string $offText, string $status, string $word, string $diagnosis, ?array $place): Row
-    {
-        return new Row($r->id, $r->letter, $r->label, $r->kind->id(), $r->askedText($this->unit), $r->toleranceText($this->unit), $measured,
-            $off === null || ! is_finite($off) ? null : $off, $r->tolerance, $offText, $status, $word, $diagnosis, $r->points, $place);
+    private function make(
+        Requirement $r,
+        string $measured,
+        ?float $off,
+        string $offText,
+        string $status,
+        string $word,
+        string $diagnosis,
+        ?array $place,
+    ): Row {
+        return new Row(
+            $r->id,
+            $r->letter,
+            $r->label,
+            $r->kind->id(),
+            $r->askedText($this->unit),
+            $r->toleranceText($this->unit),
+            $measured,
+            $off === null || !is_finite($off) ? null : $off,
+            $r->tolerance,
+            $offText,
+            $status,
+            $word,
+            $diagnosis,
+            $r->points,
+            $place,
+        );
     }
 }

@@ -34,7 +34,7 @@ final class Subject
     /** How it is laid over the reference part best, found once: pose, shape and slips ask for the same. */
     public function fit(bool $mirrored = false): ?Alignment
     {
-        if (! array_key_exists((int) $mirrored, $this->fits)) {
+        if (!array_key_exists((int) $mirrored, $this->fits)) {
             $this->fits[(int) $mirrored] = $this->reference === null ? null : Alignment::best($this->part, $this->reference, $mirrored);
         }
 
@@ -53,7 +53,10 @@ final class Subject
      */
     public function within(int $units, callable $work): mixed
     {
-        return $this->part->budget->within($units, fn () => $this->reference === null ? $work() : $this->reference->budget->within($units, $work));
+        return $this->part->budget->within(
+            $units,
+            fn() => $this->reference === null ? $work() : $this->reference->budget->within($units, $work),
+        );
     }
 
     public function inPose(PartMeasures $part): self

@@ -33,12 +33,25 @@ final readonly class Dimension
     {
         $k = $this->side === 'above' || $this->side === 'below' ? 0 : 1;
 
-        return $this->side !== 'leader' && $this->view === $o->view && $this->side === $o->side && $this->text === $o->text
-            && abs($this->a[$k] - $o->a[$k]) < 1e-6 && abs($this->b[$k] - $o->b[$k]) < 1e-6;
+        return $this->side !== 'leader' &&
+            $this->view === $o->view &&
+            $this->side === $o->side &&
+            $this->text === $o->text &&
+            abs($this->a[$k] - $o->a[$k]) < 1e-6 &&
+            abs($this->b[$k] - $o->b[$k]) < 1e-6;
     }
 
     public function joinedWith(self $o): self
     {
-        return new self($this->view, $this->side, $this->a, $this->b, [...$this->letters, ...$o->letters], $this->text, [...$this->requirements, ...$o->requirements], $this->radius);
+        return new self(
+            $this->view,
+            $this->side,
+            $this->a,
+            $this->b,
+            [...$this->letters, ...$o->letters],
+            $this->text,
+            [...$this->requirements, ...$o->requirements],
+            $this->radius,
+        );
     }
 }

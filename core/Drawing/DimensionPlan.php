@@ -20,14 +20,17 @@ final class DimensionPlan
     {
         $out = [];
         foreach ($exercise->asked() as $r) {
-            array_push($out, ...match ($r->kind->drawn()) {
-                Drawn::Overall => [self::size($r, $exercise, $b)],
-                Drawn::Step => [self::step($r, $exercise, $b)],
-                Drawn::Between => self::distance($r, $exercise, $b),
-                Drawn::Diameter => [self::diameter($r, $exercise, $b)],
-                Drawn::Place => self::place($r, $exercise, $b),
-                null => [],
-            });
+            array_push(
+                $out,
+                ...match ($r->kind->drawn()) {
+                    Drawn::Overall => [self::size($r, $exercise, $b)],
+                    Drawn::Step => [self::step($r, $exercise, $b)],
+                    Drawn::Between => self::distance($r, $exercise, $b),
+                    Drawn::Diameter => [self::diameter($r, $exercise, $b)],
+                    Drawn::Place => self::place($r, $exercise, $b),
+                    null => [],
+                },
+            );
         }
 
         return self::withoutRepeats($out);
@@ -64,7 +67,9 @@ final class DimensionPlan
         return match ($r->axis()) {
             0 => new Dimension(View::Front, 'below', [$b->min[0], $b->min[2]], [$b->max[0], $b->min[2]], [$r->letter], $text, [$r->id]),
             1 => new Dimension(View::Right, 'below', [$b->min[1], $b->min[2]], [$b->max[1], $b->min[2]], [$r->letter], $text, [$r->id]),
-            default => new Dimension(View::Front, 'left', [$b->min[0], $b->min[2]], [$b->min[0], $b->max[2]], [$r->letter], $text, [$r->id]),
+            default => new Dimension(View::Front, 'left', [$b->min[0], $b->min[2]], [$b->min[0], $b->max[2]], [$r->letter], $text, [
+                $r->id,
+            ]),
         };
     }
 
@@ -93,9 +98,12 @@ final class DimensionPlan
         if ($s === null) {
             return [];
         }
-        foreach ([[0, View::Front, 'above', 0, 2], [1, View::Right, 'above', 1, 2], [2, View::Front, 'right', 0, 2]] as [$axis, $view, $side, $i, $j]) {
+        foreach (
+            [[0, View::Front, 'above', 0, 2], [1, View::Right, 'above', 1, 2], [2, View::Front, 'right', 0, 2]]
+            as [$axis, $view, $side, $i, $j]
+        ) {
             if (abs($s->b[$axis] - $s->a[$axis]) > $s->length - 1e-6) {
-                $at = static fn (array $p): array => [$b->min[$i] + $p[$i], $b->min[$j] + $p[$j]];
+                $at = static fn(array $p): array => [$b->min[$i] + $p[$i], $b->min[$j] + $p[$j]];
 
                 return [new Dimension($view, $side, $at($s->a), $at($s->b), [$r->letter], $e->unit->brief($r->nominal), [$r->id])];
             }

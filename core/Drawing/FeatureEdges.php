@@ -45,8 +45,8 @@ final readonly class FeatureEdges
             $j = $s->surfaceOf[$g];
             $a = $s->surfaces[$i];
             $b = $s->surfaces[$j];
-            $same = $i === $j || (! $a->isFlat() && ($keys[$i] ??= $a->geometryKey()) === ($keys[$j] ??= $b->geometryKey()));
-            if ($same && ! $a->isFlat()) {
+            $same = $i === $j || (!$a->isFlat() && ($keys[$i] ??= $a->geometryKey()) === ($keys[$j] ??= $b->geometryKey()));
+            if ($same && !$a->isFlat()) {
                 $round[] = $h;
 
                 continue;

@@ -30,11 +30,11 @@ final class HiddenLines
             $g = $s->facet[intdiv($s->twin[$h], 3)];
             $a = $s->nx[$f] * $sight[0] + $s->ny[$f] * $sight[1] + $s->nz[$f] * $sight[2];
             $b = $s->nx[$g] * $sight[0] + $s->ny[$g] * $sight[1] + $s->nz[$g] * $sight[2];
-            if (($a > 1e-9) !== ($b > 1e-9)) {
+            if ($a > 1e-9 !== $b > 1e-9) {
                 $segments[] = self::segment($s, $h, $right, $up);
             }
         }
-        $segments = array_values(array_filter($segments, static fn (array $e): bool => hypot($e[2] - $e[0], $e[3] - $e[1]) > self::JOIN));
+        $segments = array_values(array_filter($segments, static fn(array $e): bool => hypot($e[2] - $e[0], $e[3] - $e[1]) > self::JOIN));
         $box = $s->vertexBox();
         $scale = max($box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2], 1e-6);
         $cuts = self::cuts($segments, $budget);
@@ -80,9 +80,13 @@ final class HiddenLines
         $g = $s->facet[intdiv($o, 3)];
 
         return [
-            $p[0] * $right[0] + $p[1] * $right[1] + $p[2] * $right[2], $p[0] * $up[0] + $p[1] * $up[1] + $p[2] * $up[2],
-            $q[0] * $right[0] + $q[1] * $right[1] + $q[2] * $right[2], $q[0] * $up[0] + $q[1] * $up[1] + $q[2] * $up[2],
-            $p, $q, [$s->nx[$f] + $s->nx[$g], $s->ny[$f] + $s->ny[$g], $s->nz[$f] + $s->nz[$g]],
+            $p[0] * $right[0] + $p[1] * $right[1] + $p[2] * $right[2],
+            $p[0] * $up[0] + $p[1] * $up[1] + $p[2] * $up[2],
+            $q[0] * $right[0] + $q[1] * $right[1] + $q[2] * $right[2],
+            $q[0] * $up[0] + $q[1] * $up[1] + $q[2] * $up[2],
+            $p,
+            $q,
+            [$s->nx[$f] + $s->nx[$g], $s->ny[$f] + $s->ny[$g], $s->nz[$f] + $s->nz[$g]],
         ];
     }
 
@@ -96,7 +100,10 @@ final class HiddenLines
     {
         $cuts = array_fill(0, count($segments), []);
         $order = array_keys($segments);
-        usort($order, static fn (int $a, int $b): int => min($segments[$a][0], $segments[$a][2]) <=> min($segments[$b][0], $segments[$b][2]));
+        usort(
+            $order,
+            static fn(int $a, int $b): int => min($segments[$a][0], $segments[$a][2]) <=> min($segments[$b][0], $segments[$b][2]),
+        );
         $open = [];
         foreach ($order as $i) {
             [$a0, $b0, $a1, $b1] = $segments[$i];
@@ -177,7 +184,7 @@ final class HiddenLines
      */
     private static function chained(array $lines): array
     {
-        $at = static fn (array $p): string => round($p[0], 4) . ',' . round($p[1], 4);
+        $at = static fn(array $p): string => round($p[0], 4) . ',' . round($p[1], 4);
         $ends = [];
         foreach ($lines as $k => [$p, $q]) {
             $ends[$at($p)][$k] = $q;

@@ -16,10 +16,13 @@ final class LayerPicture
      */
     public static function svg(array $outlines, array $below, array $box, int $width, int $height, string $label): string
     {
-        $scale = min(($width - 2 * self::MARGIN) / max(1e-6, $box[2] - $box[0]), ($height - 2 * self::MARGIN) / max(1e-6, $box[3] - $box[1]));
+        $scale = min(
+            ($width - 2 * self::MARGIN) / max(1e-6, $box[2] - $box[0]),
+            ($height - 2 * self::MARGIN) / max(1e-6, $box[3] - $box[1]),
+        );
         $left = ($width - $scale * ($box[2] - $box[0])) / 2;
         $top = ($height - $scale * ($box[3] - $box[1])) / 2;
-        $n = static fn (float $v): string => rtrim(rtrim(sprintf('%.2f', $v), '0'), '.');
+        $n = static fn(float $v): string => rtrim(rtrim(sprintf('%.2f', $v), '0'), '.');
         $path = static function (array $list) use ($scale, $left, $top, $box, $n): string {
             $d = '';
             foreach ($list as $outline) {
@@ -32,10 +35,18 @@ final class LayerPicture
             return $d;
         };
 
-        return "<svg class=\"layer\" viewBox=\"0 0 $width $height\" role=\"img\" aria-label=\"" . htmlspecialchars($label, ENT_QUOTES) . '" xmlns="http://www.w3.org/2000/svg">'
-            . '<path d="' . $path([[[$box[0], $box[1]], [$box[2], $box[1]], [$box[2], $box[3]], [$box[0], $box[3]]]]) . '" fill="none" stroke="var(--color-rule)" stroke-width="1"/>'
-            . '<path d="' . $path($outlines) . '" fill="var(--color-birch-side)" fill-rule="evenodd" stroke="var(--color-ink)" stroke-width="1.8" stroke-linejoin="round"/>'
-            . ($below === [] ? '' : '<path d="' . $path($below) . '" fill="none" stroke="var(--color-violet)" stroke-width="1.4" stroke-dasharray="5 4"/>')
-            . '</svg>';
+        return "<svg class=\"layer\" viewBox=\"0 0 $width $height\" role=\"img\" aria-label=\"" .
+            htmlspecialchars($label, ENT_QUOTES) .
+            '" xmlns="http://www.w3.org/2000/svg">' .
+            '<path d="' .
+            $path([[[$box[0], $box[1]], [$box[2], $box[1]], [$box[2], $box[3]], [$box[0], $box[3]]]]) .
+            '" fill="none" stroke="var(--color-rule)" stroke-width="1"/>' .
+            '<path d="' .
+            $path($outlines) .
+            '" fill="var(--color-birch-side)" fill-rule="evenodd" stroke="var(--color-ink)" stroke-width="1.8" stroke-linejoin="round"/>' .
+            ($below === []
+                ? ''
+                : '<path d="' . $path($below) . '" fill="none" stroke="var(--color-violet)" stroke-width="1.4" stroke-dasharray="5 4"/>') .
+            '</svg>';
     }
 }

@@ -30,7 +30,13 @@ final class ReportSheet
      * @param array<string, string> $states by requirement id, after the teacher's word
      * @param string $drawing an <svg> of about 430 x 300, or nothing
      */
-    private function __construct(private readonly array $head, private readonly Report $report, private readonly array $states, private readonly string $comment, private readonly string $drawing) {}
+    private function __construct(
+        private readonly array $head,
+        private readonly Report $report,
+        private readonly array $states,
+        private readonly string $comment,
+        private readonly string $drawing,
+    ) {}
 
     /**
      * @param list<string> $head
@@ -50,7 +56,12 @@ final class ReportSheet
         $this->begin();
         if ($this->drawing !== '') {
             // laid in at its own size, scaled to the width between the margins
-            $this->page .= sprintf('<g transform="translate(%.1f %.1f)">%s</g>', self::MARGIN, $this->y, (string) preg_replace('/<svg /', '<svg width="511" height="356" ', $this->drawing, 1));
+            $this->page .= sprintf(
+                '<g transform="translate(%.1f %.1f)">%s</g>',
+                self::MARGIN,
+                $this->y,
+                (string) preg_replace('/<svg /', '<svg width="511" height="356" ', $this->drawing, 1),
+            );
             $this->y += 368;
         }
         if ($this->report->findings !== []) {
@@ -76,13 +87,22 @@ final class ReportSheet
     {
         $this->room(16);
         $met = ($this->states[$r->id] ?? $r->status) === 'met';
-        foreach ([$r->letter, $r->label, trim("$r->asked $r->tolerance"), $r->measured, $r->deviationText, $met ? 'Met' : $r->word] as $i => $text) {
+        foreach (
+            [$r->letter, $r->label, trim("$r->asked $r->tolerance"), $r->measured, $r->deviationText, $met ? 'Met' : $r->word]
+            as $i => $text
+        ) {
             // the widths of the columns hold about so many letters
             $most = [3, 36, 24, 17, 14, 19][$i];
-            $this->text(mb_strlen($text) > $most ? mb_substr($text, 0, $most - 1) . '…' : $text, self::MARGIN + self::COLUMNS[$i], $this->y, 9, $i === 5 ? ($met ? 'met' : 'off') : ($i === 0 ? 'b' : ''));
+            $this->text(
+                mb_strlen($text) > $most ? mb_substr($text, 0, $most - 1) . '…' : $text,
+                self::MARGIN + self::COLUMNS[$i],
+                $this->y,
+                9,
+                $i === 5 ? ($met ? 'met' : 'off') : ($i === 0 ? 'b' : ''),
+            );
         }
         $this->y += 13;
-        if (! $met && $r->diagnosis !== '') {
+        if (!$met && $r->diagnosis !== '') {
             $this->words($r->diagnosis, self::MARGIN + self::COLUMNS[1], 112, 8.5);
         }
         $this->page .= sprintf('<path d="M%.1f %.1fH%.1f" class="rule"/>', self::MARGIN, $this->y - 9, self::WIDTH - self::MARGIN);
@@ -114,7 +134,12 @@ final class ReportSheet
     private function end(): void
     {
         $this->text('Page ' . (count($this->pages) + 1), self::WIDTH - self::MARGIN - 36, self::HEIGHT - 24, 8, '');
-        $this->pages[] = sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$.0fpt" height="%2$.0fpt" viewBox="0 0 %1$.0f %2$.0f"><rect width="100%%" height="100%%" fill="#fff"/>%3$s</svg>', self::WIDTH, self::HEIGHT, $this->page);
+        $this->pages[] = sprintf(
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$.0fpt" height="%2$.0fpt" viewBox="0 0 %1$.0f %2$.0f"><rect width="100%%" height="100%%" fill="#fff"/>%3$s</svg>',
+            self::WIDTH,
+            self::HEIGHT,
+            $this->page,
+        );
     }
 
     /** Goes on on a new page where this one is full. */
@@ -146,7 +171,14 @@ final class ReportSheet
     private function text(string $text, float $x, float $y, float $size, string $class): void
     {
         if ($text !== '') {
-            $this->page .= sprintf('<text x="%.1f" y="%.1f" font-size="%.1f" class="%s">%s</text>', $x, $y, $size, $class === '' ? 't' : "t $class", htmlspecialchars($text, ENT_QUOTES | ENT_SUBSTITUTE));
+            $this->page .= sprintf(
+                '<text x="%.1f" y="%.1f" font-size="%.1f" class="%s">%s</text>',
+                $x,
+                $y,
+                $size,
+                $class === '' ? 't' : "t $class",
+                htmlspecialchars($text, ENT_QUOTES | ENT_SUBSTITUTE),
+            );
         }
     }
 }

@@ -74,13 +74,19 @@ final class Sheet
         foreach ($dimensions as $d) {
             if ($d->side === 'leader') {
                 $key = $this->landsLeft($d) ? 'left' : 'right';
-                $landings[$d->view->value][$key] = max($landings[$d->view->value][$key] ?? 0.0, 12 + self::LETTER * mb_strlen($this->words($d)));
+                $landings[$d->view->value][$key] = max(
+                    $landings[$d->view->value][$key] ?? 0.0,
+                    12 + self::LETTER * mb_strlen($this->words($d)),
+                );
             }
         }
-        $landing = static fn (View $v, string $side): float => $landings[$v->value][$side] ?? 0.0;
+        $landing = static fn(View $v, string $side): float => $landings[$v->value][$side] ?? 0.0;
         $this->count = $count;
         $left = max($room(View::Front, 'left') + $landing(View::Front, 'left'), $room(View::Top, 'left') + $landing(View::Top, 'left'));
-        $gap = max($room(View::Front, 'right') + $landing(View::Front, 'right'), $room(View::Top, 'right') + $landing(View::Top, 'right')) + $room(View::Right, 'left') + $landing(View::Right, 'left');
+        $gap =
+            max($room(View::Front, 'right') + $landing(View::Front, 'right'), $room(View::Top, 'right') + $landing(View::Top, 'right')) +
+            $room(View::Right, 'left') +
+            $landing(View::Right, 'left');
         $right = $room(View::Right, 'right') + $landing(View::Right, 'right');
         $iso = $this->drawing->views['isometric']->box();
         $scale = min(
@@ -112,17 +118,30 @@ final class Sheet
         foreach (['top', 'front', 'right'] as $v) {
             $this->view($v, $origin[$v], $scale);
         }
-        $this->isometric($iso, $x1, $above - $room(View::Top, 'above'), $this->width - 4, $y1 - $label - $room(View::Right, 'above') - 4, $scale);
+        $this->isometric(
+            $iso,
+            $x1,
+            $above - $room(View::Top, 'above'),
+            $this->width - 4,
+            $y1 - $label - $room(View::Right, 'above') - 4,
+            $scale,
+        );
         foreach ($dimensions as $d) {
             $this->dimension($d, $origin[$d->view->value], $scale, [
-                $d->view === View::Right ? $x1 : $x0, $d->view === View::Top ? $y0 : $y1,
+                $d->view === View::Right ? $x1 : $x0,
+                $d->view === View::Top ? $y0 : $y1,
                 $d->view === View::Right ? $x1 + $scale * $size[1] : $x0 + $scale * $size[0],
                 $d->view === View::Top ? $y0 + $scale * $size[1] : $y1 + $scale * $size[2],
             ]);
         }
 
-        return sprintf('<svg class="drawing" viewBox="0 0 %s %s" role="img" aria-label="%s" xmlns="http://www.w3.org/2000/svg">%s</svg>',
-            self::n($this->width), self::n($this->height), htmlspecialchars($this->title, ENT_QUOTES), $this->svg);
+        return sprintf(
+            '<svg class="drawing" viewBox="0 0 %s %s" role="img" aria-label="%s" xmlns="http://www.w3.org/2000/svg">%s</svg>',
+            self::n($this->width),
+            self::n($this->height),
+            htmlspecialchars($this->title, ENT_QUOTES),
+            $this->svg,
+        );
     }
 
     private function label(string $text, float $x, float $y): void
@@ -155,7 +174,7 @@ final class Sheet
             return;
         }
         $this->label('Isometric', $x0, $y0 + 9);
-        $o = [($x0 + $x1) / 2 - $k * ($box[0] + $box[2]) / 2, ($y0 + 14 + $y1) / 2 + $k * ($box[1] + $box[3]) / 2];
+        $o = [($x0 + $x1) / 2 - ($k * ($box[0] + $box[2])) / 2, ($y0 + 14 + $y1) / 2 + ($k * ($box[1] + $box[3])) / 2];
         $path = '';
         foreach ($this->drawing->views['isometric']->visible as $line) {
             $path .= self::path($line, $o, $k);
@@ -186,7 +205,11 @@ final class Sheet
         $state = $this->worst($d);
         $a = [$o[0] + $scale * $d->a[0], $o[1] - $scale * $d->a[1]];
         $b = [$o[0] + $scale * $d->b[0], $o[1] - $scale * $d->b[1]];
-        $this->svg .= sprintf('<g class="dim %s" data-requirement="%s">', $state, htmlspecialchars(implode(' ', $d->requirements), ENT_QUOTES));
+        $this->svg .= sprintf(
+            '<g class="dim %s" data-requirement="%s">',
+            $state,
+            htmlspecialchars(implode(' ', $d->requirements), ENT_QUOTES),
+        );
         $d->side === 'leader' ? $this->leader($d, $a, $scale, $box, $state) : $this->linear($d, $a, $b, $box, $state);
         $this->svg .= '</g>';
     }
@@ -223,8 +246,20 @@ final class Sheet
             $u = [($q[0] - $p[0]) / max($length, 1e-9), ($q[1] - $p[1]) / max($length, 1e-9)];
             $n = [-$u[1], $u[0]];
             $m = [($p[0] + 3 * $q[0]) / 4, ($p[1] + 3 * $q[1]) / 4];
-            $pt = static fn (float $s, float $t): string => self::n($m[0] + $s * $u[0] + $t * $n[0]) . ' ' . self::n($m[1] + $s * $u[1] + $t * $n[1]);
-            $this->svg .= sprintf('<path class="line" d="M%s %sL%s %s %s %sL%s %s"/>', self::n($p[0]), self::n($p[1]), $pt(-6, 0), $pt(-3, -5), $pt(3, 5), $pt(6, 0), self::n($q[0]), self::n($q[1]));
+            $pt = static fn(float $s, float $t): string => self::n($m[0] + $s * $u[0] + $t * $n[0]) .
+                ' ' .
+                self::n($m[1] + $s * $u[1] + $t * $n[1]);
+            $this->svg .= sprintf(
+                '<path class="line" d="M%s %sL%s %s %s %sL%s %s"/>',
+                self::n($p[0]),
+                self::n($p[1]),
+                $pt(-6, 0),
+                $pt(-3, -5),
+                $pt(3, 5),
+                $pt(6, 0),
+                self::n($q[0]),
+                self::n($q[1]),
+            );
         } elseif ($state !== 'missing') {
             $this->svg .= self::lineTag('line', $p, $q);
         }
@@ -233,9 +268,7 @@ final class Sheet
         }
         $x = ($p[0] + $q[0]) / 2;
         $y = ($p[1] + $q[1]) / 2;
-        $this->svg .= $horizontal
-            ? $this->text($x, $y - 5, $d, 0)
-            : $this->text($x - 5, $y, $d, -90);
+        $this->svg .= $horizontal ? $this->text($x, $y - 5, $d, 0) : $this->text($x - 5, $y, $d, -90);
     }
 
     /**
@@ -246,7 +279,11 @@ final class Sheet
     {
         $r = $d->radius * $scale;
         foreach ([[1, 0], [0, 1]] as [$u, $v]) {
-            $this->svg .= self::lineTag('mid', [$c[0] - $u * ($r + 5), $c[1] - $v * ($r + 5)], [$c[0] + $u * ($r + 5), $c[1] + $v * ($r + 5)]);
+            $this->svg .= self::lineTag(
+                'mid',
+                [$c[0] - $u * ($r + 5), $c[1] - $v * ($r + 5)],
+                [$c[0] + $u * ($r + 5), $c[1] + $v * ($r + 5)],
+            );
         }
         $left = $this->landsLeft($d);
         $side = $left ? 'left' : 'right';
@@ -259,8 +296,16 @@ final class Sheet
         // where dimension lines stand on that side, above their upper ends, so that no text is crossed
         $y = $beside > 0 ? $box[1] - 5 - 18 * $n : max($box[1] + 10, min($from[1] - 8, $box[3] - 4)) + 18 * $n;
         $land = [$left ? $box[0] - $away : $box[2] + $away, $y];
-        $this->svg .= sprintf('<path class="line lead" d="M%s %sL%s %sh%d"/><circle class="dot" cx="%s" cy="%s" r="2.4"/>',
-            self::n($from[0]), self::n($from[1]), self::n($land[0]), self::n($land[1]), $way * (int) (self::LETTER * mb_strlen($this->words($d))), self::n($from[0]), self::n($from[1]));
+        $this->svg .= sprintf(
+            '<path class="line lead" d="M%s %sL%s %sh%d"/><circle class="dot" cx="%s" cy="%s" r="2.4"/>',
+            self::n($from[0]),
+            self::n($from[1]),
+            self::n($land[0]),
+            self::n($land[1]),
+            $way * (int) (self::LETTER * mb_strlen($this->words($d))),
+            self::n($from[0]),
+            self::n($from[1]),
+        );
         $this->svg .= $this->text($land[0] + 2 * $way, $land[1] - 4, $d, 0, $left ? 'end' : 'start');
     }
 
@@ -282,7 +327,10 @@ final class Sheet
     private function worst(Dimension $d): string
     {
         // what could not be measured is drawn as what was not checked
-        $states = array_map(fn (string $id): string => ['unknown' => 'open'][$this->states[$id] ?? 'open'] ?? $this->states[$id] ?? 'open', $d->requirements);
+        $states = array_map(
+            fn(string $id): string => ['unknown' => 'open'][$this->states[$id] ?? 'open'] ?? ($this->states[$id] ?? 'open'),
+            $d->requirements,
+        );
         foreach (['off', 'missing', 'stale', 'open'] as $s) {
             if (in_array($s, $states, true)) {
                 return $s;
@@ -294,9 +342,15 @@ final class Sheet
 
     private function text(float $x, float $y, Dimension $d, int $turn, string $anchor = 'middle'): string
     {
-        return sprintf('<text class="dwg-num" x="%s" y="%s" text-anchor="%s"%s><tspan class="dwg-tag">%s</tspan> %s</text>',
-            self::n($x), self::n($y), $anchor, $turn === 0 ? '' : sprintf(' transform="rotate(%d %s %s)"', $turn, self::n($x), self::n($y)),
-            htmlspecialchars(implode(' ', $d->letters)), $this->lettersOnly ? '' : htmlspecialchars($d->text));
+        return sprintf(
+            '<text class="dwg-num" x="%s" y="%s" text-anchor="%s"%s><tspan class="dwg-tag">%s</tspan> %s</text>',
+            self::n($x),
+            self::n($y),
+            $anchor,
+            $turn === 0 ? '' : sprintf(' transform="rotate(%d %s %s)"', $turn, self::n($x), self::n($y)),
+            htmlspecialchars(implode(' ', $d->letters)),
+            $this->lettersOnly ? '' : htmlspecialchars($d->text),
+        );
     }
 
     /**

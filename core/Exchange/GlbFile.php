@@ -53,14 +53,27 @@ final class GlbFile
                 array_push($nb, $s->nx[$g], $s->ny[$g], $s->nz[$g]);
             }
         }
-        $json = ['asset' => ['version' => '2.0', 'generator' => 'Cubo'], 'scene' => 0, 'scenes' => [['nodes' => [0]]], 'nodes' => [['mesh' => 0]],
-            'buffers' => [], 'bufferViews' => [], 'accessors' => [], 'meshes' => [['primitives' => []]]];
+        $json = [
+            'asset' => ['version' => '2.0', 'generator' => 'Cubo'],
+            'scene' => 0,
+            'scenes' => [['nodes' => [0]]],
+            'nodes' => [['mesh' => 0]],
+            'buffers' => [],
+            'bufferViews' => [],
+            'accessors' => [],
+            'meshes' => [['primitives' => []]],
+        ];
         $bin = '';
         $accessor = static function (array $values, string $type) use (&$json, &$bin): int {
             $width = $type === 'VEC3' ? 3 : 1;
             $bytes = pack('g*', ...$values);
             $json['bufferViews'][] = ['buffer' => 0, 'byteOffset' => strlen($bin), 'byteLength' => strlen($bytes)];
-            $a = ['bufferView' => count($json['bufferViews']) - 1, 'componentType' => 5126, 'count' => intdiv(count($values), $width), 'type' => $type];
+            $a = [
+                'bufferView' => count($json['bufferViews']) - 1,
+                'componentType' => 5126,
+                'count' => intdiv(count($values), $width),
+                'type' => $type,
+            ];
             if ($width === 3) {
                 $low = $high = [$values[0] ?? 0.0, $values[1] ?? 0.0, $values[2] ?? 0.0];
                 foreach ($values as $i => $v) {
@@ -79,30 +92,44 @@ final class GlbFile
             return count($json['accessors']) - 1;
         };
         if ($position !== []) {
-            $json['meshes'][0]['primitives'][] = ['mode' => 4, 'attributes' => ['POSITION' => $accessor($position, 'VEC3'), 'NORMAL' => $accessor($normal, 'VEC3'), '_FACE' => $accessor($face, 'SCALAR')],
-                'extras' => ['faces' => array_map(static fn ($u): string => $u->name, $s->surfaces)]];
+            $json['meshes'][0]['primitives'][] = [
+                'mode' => 4,
+                'attributes' => [
+                    'POSITION' => $accessor($position, 'VEC3'),
+                    'NORMAL' => $accessor($normal, 'VEC3'),
+                    '_FACE' => $accessor($face, 'SCALAR'),
+                ],
+                'extras' => ['faces' => array_map(static fn($u): string => $u->name, $s->surfaces)],
+            ];
         }
         if ($sharp !== []) {
-            $json['meshes'][0]['primitives'][] = ['mode' => 1, 'attributes' => ['POSITION' => $accessor($sharp, 'VEC3'), '_EDGE' => $accessor($edge, 'SCALAR')], 'extras' => ['edges' => $names]];
+            $json['meshes'][0]['primitives'][] = [
+                'mode' => 1,
+                'attributes' => ['POSITION' => $accessor($sharp, 'VEC3'), '_EDGE' => $accessor($edge, 'SCALAR')],
+                'extras' => ['edges' => $names],
+            ];
         }
         if ($round !== []) {
-            $json['meshes'][0]['primitives'][] = ['mode' => 1, 'attributes' => ['POSITION' => $accessor($round, 'VEC3'), '_NA' => $accessor($na, 'VEC3'), '_NB' => $accessor($nb, 'VEC3')]];
+            $json['meshes'][0]['primitives'][] = [
+                'mode' => 1,
+                'attributes' => ['POSITION' => $accessor($round, 'VEC3'), '_NA' => $accessor($na, 'VEC3'), '_NB' => $accessor($nb, 'VEC3')],
+            ];
         }
         if ($position === []) {
             // an empty scene: glTF allows no mesh without primitives
             unset($json['meshes'], $json['nodes'], $json['bufferViews'], $json['accessors'], $json['buffers']);
-            $json['scenes'] = [new \stdClass];
+            $json['scenes'] = [new \stdClass()];
         } else {
             $json['buffers'][] = ['byteLength' => strlen($bin)];
         }
         $text = (string) json_encode($json, JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
-        $text .= str_repeat(' ', (4 - strlen($text) % 4) % 4);
-        $chunks = pack('VV', strlen($text), 0x4E4F534A) . $text;
+        $text .= str_repeat(' ', (4 - (strlen($text) % 4)) % 4);
+        $chunks = pack('VV', strlen($text), 0x4e4f534a) . $text;
         if ($bin !== '') {
-            $chunks .= pack('VV', strlen($bin), 0x004E4942) . $bin;
+            $chunks .= pack('VV', strlen($bin), 0x004e4942) . $bin;
         }
 
-        return pack('VVV', 0x46546C67, 2, 12 + strlen($chunks)) . $chunks;
+        return pack('VVV', 0x46546c67, 2, 12 + strlen($chunks)) . $chunks;
     }
 
     /** @return array{list<string>, array<int, int>} names of the edges, and which one a half-edge belongs to */

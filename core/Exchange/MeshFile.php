@@ -31,7 +31,11 @@ final class MeshFile
         try {
             return self::of($bytes, $unit, $budget);
         } catch (OverBudget $e) {
-            throw new UnreadableFile($e->limit === Limit::Time ? 'Reading this file takes too long.' : 'This file holds more than a part can be. Save it coarser, or only the part itself.');
+            throw new UnreadableFile(
+                $e->limit === Limit::Time
+                    ? 'Reading this file takes too long.'
+                    : 'This file holds more than a part can be. Save it coarser, or only the part itself.',
+            );
         }
     }
 
@@ -56,11 +60,14 @@ final class MeshFile
 
         $formats = Formats::read();
         foreach ($formats as $format) {
-            if (! $format->knows($bytes)) {
+            if (!$format->knows($bytes)) {
                 continue;
             }
             try {
-                return [$format->read($bytes, $scale, $budget), $format->saysUnit() ? "{$format->name()} in its own unit" : "{$format->name()} taken as {$unit->value}"];
+                return [
+                    $format->read($bytes, $scale, $budget),
+                    $format->saysUnit() ? "{$format->name()} in its own unit" : "{$format->name()} taken as {$unit->value}",
+                ];
             } catch (UnknownFile) {
                 break;
             }

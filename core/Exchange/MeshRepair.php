@@ -65,8 +65,8 @@ final class MeshRepair
             $done[] = $filled . ($filled === 1 ? ' flat gap' : ' flat gaps') . ' filled';
         }
         $mended = self::solid($s, $corners);
-        if (! in_array(-1, $mended->twin, true) && $mended->facettedVolume() < 0) {
-            $mended = self::solid($s, array_map(static fn (array $c): array => [$c[0], $c[2], $c[1]], $corners));
+        if (!in_array(-1, $mended->twin, true) && $mended->facettedVolume() < 0) {
+            $mended = self::solid($s, array_map(static fn(array $c): array => [$c[0], $c[2], $c[1]], $corners));
             $done[] = 'the surface turned right side out';
         }
 
@@ -96,7 +96,7 @@ final class MeshRepair
             }
             $turn[$first] = false;
             $shell = [$first];
-            for ($stack = [$first]; $stack !== [];) {
+            for ($stack = [$first]; $stack !== []; ) {
                 $t = array_pop($stack);
                 for ($k = 0; $k < 3; $k++) {
                     [$a, $b] = [$corners[$t][$k], $corners[$t][($k + 1) % 3]];
@@ -108,7 +108,7 @@ final class MeshRepair
                     $o = $p === $t ? $q : $p;
                     // alike in one direction: one of both must be turned
                     $want = $turn[$t] !== ($pUp === $qUp);
-                    if (! isset($turn[$o])) {
+                    if (!isset($turn[$o])) {
                         $turn[$o] = $want;
                         $shell[] = $stack[] = $o;
                     } elseif ($turn[$o] !== $want) {
@@ -116,7 +116,7 @@ final class MeshRepair
                     }
                 }
             }
-            $n = count(array_filter($shell, static fn (int $t): bool => $turn[$t]));
+            $n = count(array_filter($shell, static fn(int $t): bool => $turn[$t]));
             $flip = 2 * $n > count($shell);
             $total += $flip ? count($shell) - $n : $n;
             foreach ($shell as $t) {
@@ -144,7 +144,7 @@ final class MeshRepair
         // the way round a gap runs against the triangles beside it
         $next = [];
         foreach ($half as [$a, $b]) {
-            if (! isset($half["$b $a"])) {
+            if (!isset($half["$b $a"])) {
                 if (isset($next[$b])) {
                     return null;
                 }
@@ -196,7 +196,7 @@ final class MeshRepair
      */
     private static function filled(Solid $s, array $loop): ?array
     {
-        $p = array_map(static fn (int $v): array => [$s->x[$v], $s->y[$v], $s->z[$v]], $loop);
+        $p = array_map(static fn(int $v): array => [$s->x[$v], $s->y[$v], $s->z[$v]], $loop);
         $n = [0.0, 0.0, 0.0];
         foreach ($p as $i => $a) {
             $n = Vector::add($n, Vector::cross(Vector::sub($a, $p[0]), Vector::sub($p[($i + 1) % count($p)], $p[0])));
@@ -225,7 +225,7 @@ final class MeshRepair
     /** @param list<array{int,int,int}> $corners */
     private static function solid(Solid $s, array $corners): Solid
     {
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         $plane = $b->surface(Surface::plane('file:face'));
         foreach ($s->x as $v => $x) {
             $b->vertex($x, $s->y[$v], $s->z[$v]);

@@ -57,7 +57,7 @@ final class MeshWelding
         }
         $this->budget->spend(1);
         $far = max(abs($x), abs($y), abs($z));
-        if (! ($far <= self::FARTHEST) || ! is_finite($x + $y + $z)) {
+        if (!($far <= self::FARTHEST) || !is_finite($x + $y + $z)) {
             throw new UnreadableFile('The file holds a number that is no coordinate.');
         }
         $this->span = max($this->span, $far);
@@ -103,16 +103,22 @@ final class MeshWelding
             throw new UnreadableFile('The file holds no triangles.');
         }
         $grid = max(1e-6 * $this->span, 1e-12);
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         $plane = $b->surface(Surface::plane('file:face'));
         $known = $of = [];
         foreach ($this->corners as $k => $i) {
-            if (! isset($of[$i])) {
-                if (! isset($this->x[$i])) {
+            if (!isset($of[$i])) {
+                if (!isset($this->x[$i])) {
                     throw new UnreadableFile('A triangle names a corner that is not there.');
                 }
                 // a zero has no sign here
-                $key = (round($this->x[$i] / $grid) + 0.0) . ',' . (round($this->y[$i] / $grid) + 0.0) . ',' . (round($this->z[$i] / $grid) + 0.0);
+                $key =
+                    round($this->x[$i] / $grid) +
+                    0.0 .
+                    ',' .
+                    (round($this->y[$i] / $grid) + 0.0) .
+                    ',' .
+                    (round($this->z[$i] / $grid) + 0.0);
                 $of[$i] = $known[$key] ??= $b->vertex($this->x[$i] * $scale, $this->y[$i] * $scale, $this->z[$i] * $scale);
             }
             $this->corners[$k] = $of[$i];

@@ -28,7 +28,7 @@ final class ObjFile
                 $w->point(self::number($words[1] ?? ''), self::number($words[2] ?? ''), self::number($words[3] ?? ''));
             } elseif (($words[0] ?? '') === 'f') {
                 $soFar = $w->points();
-                $corners = array_map(static fn (string $c): int => self::corner($c, $soFar), array_slice($words, 1));
+                $corners = array_map(static fn(string $c): int => self::corner($c, $soFar), array_slice($words, 1));
                 if (count($corners) < 3) {
                     throw new UnreadableFile('The OBJ file holds a face with fewer than three corners.');
                 }
@@ -45,7 +45,7 @@ final class ObjFile
     private static function lines(string $bytes): iterable
     {
         $bytes = str_contains($bytes, "\\\n") || str_contains($bytes, "\\\r\n") ? str_replace(["\\\r\n", "\\\n"], ' ', $bytes) : $bytes;
-        for ($at = 0, $end = strlen($bytes); $at < $end;) {
+        for ($at = 0, $end = strlen($bytes); $at < $end; ) {
             $long = strcspn($bytes, "\r\n", $at);
             yield substr($bytes, $at, $long);
             $at += $long + 1;
@@ -61,7 +61,7 @@ final class ObjFile
     private static function corner(string $text, int $soFar): int
     {
         $n = explode('/', $text)[0];
-        if (! preg_match('/^-?\d{1,9}$/', $n) || (int) $n === 0) {
+        if (!preg_match('/^-?\d{1,9}$/', $n) || (int) $n === 0) {
             throw new UnreadableFile('The OBJ file holds a face that names no corner.');
         }
         $i = (int) $n > 0 ? (int) $n - 1 : $soFar + (int) $n;

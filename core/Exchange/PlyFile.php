@@ -15,10 +15,22 @@ final class PlyFile
 {
     /** bytes and the letter of unpack, little and big endian */
     private const TYPES = [
-        'char' => [1, 'c', 'c'], 'int8' => [1, 'c', 'c'], 'uchar' => [1, 'C', 'C'], 'uint8' => [1, 'C', 'C'],
-        'short' => [2, 'v', 'n'], 'int16' => [2, 'v', 'n'], 'ushort' => [2, 'v', 'n'], 'uint16' => [2, 'v', 'n'],
-        'int' => [4, 'V', 'N'], 'int32' => [4, 'V', 'N'], 'uint' => [4, 'V', 'N'], 'uint32' => [4, 'V', 'N'],
-        'float' => [4, 'g', 'G'], 'float32' => [4, 'g', 'G'], 'double' => [8, 'e', 'E'], 'float64' => [8, 'e', 'E'],
+        'char' => [1, 'c', 'c'],
+        'int8' => [1, 'c', 'c'],
+        'uchar' => [1, 'C', 'C'],
+        'uint8' => [1, 'C', 'C'],
+        'short' => [2, 'v', 'n'],
+        'int16' => [2, 'v', 'n'],
+        'ushort' => [2, 'v', 'n'],
+        'uint16' => [2, 'v', 'n'],
+        'int' => [4, 'V', 'N'],
+        'int32' => [4, 'V', 'N'],
+        'uint' => [4, 'V', 'N'],
+        'uint32' => [4, 'V', 'N'],
+        'float' => [4, 'g', 'G'],
+        'float32' => [4, 'g', 'G'],
+        'double' => [8, 'e', 'E'],
+        'float64' => [8, 'e', 'E'],
     ];
 
     private const SIGNED = ['short' => 16, 'int16' => 16, 'int' => 32, 'int32' => 32];
@@ -74,14 +86,14 @@ final class PlyFile
                     $row[$key] = $list;
                 }
                 if ($name === 'vertex') {
-                    $point = array_map(static fn (string $k): mixed => $row[$k] ?? null, ['x', 'y', 'z']);
-                    if (! is_float($point[0]) || ! is_float($point[1]) || ! is_float($point[2])) {
+                    $point = array_map(static fn(string $k): mixed => $row[$k] ?? null, ['x', 'y', 'z']);
+                    if (!is_float($point[0]) || !is_float($point[1]) || !is_float($point[2])) {
                         throw new UnreadableFile('The PLY file has corners without x, y and z.');
                     }
                     $w->point($point[0], $point[1], $point[2]);
                 } elseif ($name === 'face') {
-                    $corners = $row[self::CORNERS[0]] ?? $row[self::CORNERS[1]] ?? null;
-                    if (! is_array($corners) || count($corners) < 3) {
+                    $corners = $row[self::CORNERS[0]] ?? ($row[self::CORNERS[1]] ?? null);
+                    if (!is_array($corners) || count($corners) < 3) {
                         throw new UnreadableFile('The PLY file holds a face with fewer than three corners.');
                     }
                     for ($k = 2; $k < count($corners); $k++) {
@@ -107,7 +119,7 @@ final class PlyFile
             if (($w[0] ?? '') === 'format') {
                 $this->format = $w[1] ?? '';
             } elseif (($w[0] ?? '') === 'element') {
-                if (! ctype_digit($w[2] ?? '') || strlen($w[2]) > 8) {
+                if (!ctype_digit($w[2] ?? '') || strlen($w[2]) > 8) {
                     throw new UnreadableFile('The PLY file does not say how many there are of something.');
                 }
                 $elements[] = [$w[1], (int) $w[2]];
@@ -115,17 +127,17 @@ final class PlyFile
             } elseif (($w[0] ?? '') === 'property' && $elements !== []) {
                 $list = ($w[1] ?? '') === 'list';
                 [$type, $name, $listed] = $list ? [$w[3] ?? '', $w[4] ?? '', $w[2] ?? ''] : [$w[1] ?? '', $w[2] ?? '', null];
-                if (! isset(self::TYPES[$type]) || ($listed !== null && ! isset(self::TYPES[$listed]))) {
+                if (!isset(self::TYPES[$type]) || ($listed !== null && !isset(self::TYPES[$listed]))) {
                     throw new UnreadableFile("The PLY file has a property of a type that is not known: “{$type}”.");
                 }
                 $properties[count($elements) - 1][] = [$name, $type, $listed];
             }
         }
-        if (! in_array($this->format, ['ascii', 'binary_little_endian', 'binary_big_endian'], true)) {
+        if (!in_array($this->format, ['ascii', 'binary_little_endian', 'binary_big_endian'], true)) {
             throw new UnreadableFile('The PLY file is in no format that is known.');
         }
 
-        return array_map(static fn (array $e, array $p): array => [$e[0], $e[1], $p], $elements, $properties);
+        return array_map(static fn(array $e, array $p): array => [$e[0], $e[1], $p], $elements, $properties);
     }
 
     private function value(string $type): float

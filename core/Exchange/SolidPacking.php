@@ -38,7 +38,7 @@ final class SolidPacking
     /** Null when the bytes are not a packed solid (a torn file): the caller computes it anew. */
     public static function unpack(string $bytes): ?Solid
     {
-        if (! str_starts_with($bytes, self::MAGIC) || strlen($bytes) < 21) {
+        if (!str_starts_with($bytes, self::MAGIC) || strlen($bytes) < 21) {
             return null;
         }
         /** @var array{int,int,int,int} $n */
@@ -55,7 +55,7 @@ final class SolidPacking
 
             return $v;
         };
-        $s = new Solid;
+        $s = new Solid();
         foreach (['x', 'y', 'z'] as $k) {
             $s->$k = $read('e', $nv, 8);
         }
@@ -65,7 +65,7 @@ final class SolidPacking
         $s->start = $read('V', 3 * $nt, 4);
         $s->twin = $read('V', 3 * $nt, 4);
         // the border of an open surface
-        foreach (array_keys($s->twin, 0xFFFFFFFF, true) as $h) {
+        foreach (array_keys($s->twin, 0xffffffff, true) as $h) {
             $s->twin[$h] = -1;
         }
         $s->facet = $read('V', $nt, 4);
@@ -78,16 +78,49 @@ final class SolidPacking
     /** @return array<mixed> */
     private static function surface(Surface $u): array
     {
-        return [$u->kind->value, $u->name, self::floats([...$u->point, ...$u->axis, $u->radius, $u->slope, $u->tube]), match (true) {
-            $u->patch instanceof GridPatch => ['grid', $u->patch->columns, $u->patch->closed, $u->patch->breaks, self::floats($u->patch->us), self::floats($u->patch->vs), self::floats([...$u->patch->x, ...$u->patch->y, ...$u->patch->z])],
-            $u->patch instanceof StretchedSurface => ['stretched', self::surface($u->patch->base), self::floats([...$u->patch->back, ...$u->patch->shift])],
-            $u->patch instanceof OffsetPatch => ['offset', self::surface(Surface::free('', $u->patch->base)), self::floats([$u->patch->distance])],
-            $u->patch instanceof ExtrudedSurface => ['extruded', self::curve($u->patch->curve), self::floats([...$u->patch->origin, ...$u->patch->u, ...$u->patch->v])],
-            $u->patch instanceof PipeSurface => ['pipe', self::curve($u->patch->curve), self::floats([...$u->patch->origin, ...$u->patch->u, ...$u->patch->v, $u->patch->radius])],
-            $u->patch instanceof RevolvedSurface => ['revolved', self::curve($u->patch->curve), self::floats([...$u->patch->origin, ...$u->patch->axis])],
-            $u->patch === null => null,
-            default => throw new LogicException('This kind of free surface cannot be packed.'),
-        }];
+        return [
+            $u->kind->value,
+            $u->name,
+            self::floats([...$u->point, ...$u->axis, $u->radius, $u->slope, $u->tube]),
+            match (true) {
+                $u->patch instanceof GridPatch => [
+                    'grid',
+                    $u->patch->columns,
+                    $u->patch->closed,
+                    $u->patch->breaks,
+                    self::floats($u->patch->us),
+                    self::floats($u->patch->vs),
+                    self::floats([...$u->patch->x, ...$u->patch->y, ...$u->patch->z]),
+                ],
+                $u->patch instanceof StretchedSurface => [
+                    'stretched',
+                    self::surface($u->patch->base),
+                    self::floats([...$u->patch->back, ...$u->patch->shift]),
+                ],
+                $u->patch instanceof OffsetPatch => [
+                    'offset',
+                    self::surface(Surface::free('', $u->patch->base)),
+                    self::floats([$u->patch->distance]),
+                ],
+                $u->patch instanceof ExtrudedSurface => [
+                    'extruded',
+                    self::curve($u->patch->curve),
+                    self::floats([...$u->patch->origin, ...$u->patch->u, ...$u->patch->v]),
+                ],
+                $u->patch instanceof PipeSurface => [
+                    'pipe',
+                    self::curve($u->patch->curve),
+                    self::floats([...$u->patch->origin, ...$u->patch->u, ...$u->patch->v, $u->patch->radius]),
+                ],
+                $u->patch instanceof RevolvedSurface => [
+                    'revolved',
+                    self::curve($u->patch->curve),
+                    self::floats([...$u->patch->origin, ...$u->patch->axis]),
+                ],
+                $u->patch === null => null,
+                default => throw new LogicException('This kind of free surface cannot be packed.'),
+            },
+        ];
     }
 
     /** @param array<mixed> $raw */
@@ -115,7 +148,11 @@ final class SolidPacking
             $patch = new RevolvedSurface(self::readCurve($free[1]), [$n[0], $n[1], $n[2]], [$n[3], $n[4], $n[5]]);
         } elseif ($free !== null) {
             $n = self::readFloats($free[2]);
-            $patch = new StretchedSurface(self::readSurface($free[1]), [$n[0], $n[1], $n[2], $n[3], $n[4], $n[5], $n[6], $n[7], $n[8]], [$n[9], $n[10], $n[11]]);
+            $patch = new StretchedSurface(
+                self::readSurface($free[1]),
+                [$n[0], $n[1], $n[2], $n[3], $n[4], $n[5], $n[6], $n[7], $n[8]],
+                [$n[9], $n[10], $n[11]],
+            );
         }
 
         return new Surface(SurfaceKind::from($kind), $name, [$v[0], $v[1], $v[2]], [$v[3], $v[4], $v[5]], $v[6], $v[7], $v[8], $patch);
@@ -124,7 +161,11 @@ final class SolidPacking
     /** @return array{string, bool, string|null} */
     private static function curve(PlaneCurve $c): array
     {
-        return [self::floats([...array_merge(...$c->through), ...($c->half === null ? [] : [$c->half])]), $c->half !== null, $c->at === null ? null : self::floats($c->at)];
+        return [
+            self::floats([...array_merge(...$c->through), ...$c->half === null ? [] : [$c->half]]),
+            $c->half !== null,
+            $c->at === null ? null : self::floats($c->at),
+        ];
     }
 
     /** @param array<mixed> $raw */
@@ -132,7 +173,12 @@ final class SolidPacking
     {
         $n = self::readFloats($raw[0]);
 
-        return $raw[1] ? PlaneCurve::ellipse([$n[0], $n[1]], [$n[2], $n[3]], $n[4]) : PlaneCurve::spline(array_map(static fn (array $p): array => [$p[0], $p[1]], array_chunk($n, 2)), isset($raw[2]) ? self::readFloats($raw[2]) : null);
+        return $raw[1]
+            ? PlaneCurve::ellipse([$n[0], $n[1]], [$n[2], $n[3]], $n[4])
+            : PlaneCurve::spline(
+                array_map(static fn(array $p): array => [$p[0], $p[1]], array_chunk($n, 2)),
+                isset($raw[2]) ? self::readFloats($raw[2]) : null,
+            );
     }
 
     /** @param list<float> $v */

@@ -35,7 +35,7 @@ final class StlFile
         }
         $n = strlen($bytes) < 84 ? false : unpack('V', $bytes, 80);
 
-        return $n !== false && (strlen($bytes) === 84 + 50 * $n[1] || $n[1] > 0 && $n[1] <= MeshWelding::MOST_TRIANGLES);
+        return $n !== false && (strlen($bytes) === 84 + 50 * $n[1] || ($n[1] > 0 && $n[1] <= MeshWelding::MOST_TRIANGLES));
     }
 
     /**
@@ -58,19 +58,22 @@ final class StlFile
             $n = unpack('V', $bytes, 80);
             $n = $n === false ? 0 : (int) $n[1];
             $text = preg_match('/^\s*solid/i', $bytes) === 1;
-            if (! $text && $n > 0 && $n <= MeshWelding::MOST_TRIANGLES && strlen($bytes) < 84 + 50 * $n) {
-                throw new UnreadableFile('The STL file ends too early: it should hold ' . $n . ' triangles and holds ' . intdiv(strlen($bytes) - 84, 50) . '.');
+            if (!$text && $n > 0 && $n <= MeshWelding::MOST_TRIANGLES && strlen($bytes) < 84 + 50 * $n) {
+                throw new UnreadableFile(
+                    'The STL file ends too early: it should hold ' . $n . ' triangles and holds ' . intdiv(strlen($bytes) - 84, 50) . '.',
+                );
             }
             // some programs write a few bytes of their own behind the triangles
-            if (strlen($bytes) === 84 + 50 * $n || (! $text && $n > 0 && strlen($bytes) > 84 + 50 * $n)) {
+            if (strlen($bytes) === 84 + 50 * $n || (!$text && $n > 0 && strlen($bytes) > 84 + 50 * $n)) {
                 for ($i = 0; $i < $n; $i++) {
                     $c = [];
                     for ($k = 0; $k < 3; $k++) {
                         // every corner comes about six times: most are known by their bytes
                         $raw = substr($bytes, 84 + 50 * $i + 12 + 12 * $k, 12);
-                        if (! isset($known[$raw])) {
+                        if (!isset($known[$raw])) {
                             $v = unpack('g3', $raw);
-                            $known[$raw] = $v === false ? throw new UnreadableFile('The STL file ends too early.') : $w->point($v[1], $v[2], $v[3]);
+                            $known[$raw] =
+                                $v === false ? throw new UnreadableFile('The STL file ends too early.') : $w->point($v[1], $v[2], $v[3]);
                         }
                         $c[] = $known[$raw];
                     }
@@ -80,14 +83,14 @@ final class StlFile
                 return;
             }
         }
-        if (! preg_match('/^\s*solid/i', $bytes)) {
+        if (!preg_match('/^\s*solid/i', $bytes)) {
             throw new UnknownFile('This is no STL file.');
         }
         $c = [];
-        for ($at = 0; preg_match('/vertex\s+(\S+)\s+(\S+)\s+(\S+)/i', $bytes, $m, PREG_OFFSET_CAPTURE, $at) === 1;) {
+        for ($at = 0; preg_match('/vertex\s+(\S+)\s+(\S+)\s+(\S+)/i', $bytes, $m, PREG_OFFSET_CAPTURE, $at) === 1; ) {
             $at = $m[3][1] + strlen($m[3][0]);
             [$x, $y, $z] = [$m[1][0], $m[2][0], $m[3][0]];
-            if (! is_numeric($x) || ! is_numeric($y) || ! is_numeric($z)) {
+            if (!is_numeric($x) || !is_numeric($y) || !is_numeric($z)) {
                 throw new UnreadableFile('The STL file holds a corner that is no number.');
             }
             $c[] = $known["$x $y $z"] ??= $w->point((float) $x, (float) $y, (float) $z);

@@ -17,7 +17,7 @@ final class ThreeMfFile
 
     public static function write(Solid $s, string $title = 'Cubo part'): string
     {
-        $w = new XMLWriter;
+        $w = new XMLWriter();
         $w->openMemory();
         $w->startDocument('1.0', 'UTF-8');
         $w->startElementNs(null, 'model', self::CORE);
@@ -44,8 +44,10 @@ final class ThreeMfFile
         $w->endDocument();
 
         return self::zip([
-            '[Content_Types].xml' => '<?xml version="1.0" encoding="UTF-8"?><Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/></Types>',
-            '_rels/.rels' => '<?xml version="1.0" encoding="UTF-8"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>',
+            '[Content_Types].xml' =>
+                '<?xml version="1.0" encoding="UTF-8"?><Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/></Types>',
+            '_rels/.rels' =>
+                '<?xml version="1.0" encoding="UTF-8"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>',
             '3D/3dmodel.model' => $w->outputMemory(),
         ]);
     }
@@ -82,7 +84,7 @@ final class ThreeMfFile
     private static function zip(array $files): string
     {
         $path = tempnam(sys_get_temp_dir(), 'cubo');
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         if ($path === false || $zip->open($path, ZipArchive::OVERWRITE) !== true) {
             throw new RuntimeException('No temporary file could be made for the 3MF package.');
         }

@@ -16,7 +16,14 @@ use ZipArchive;
 final class ThreeMfReader
 {
     /** millimetres per unit */
-    private const UNITS = ['micron' => 0.001, 'millimeter' => 1.0, 'centimeter' => 10.0, 'inch' => 25.4, 'foot' => 304.8, 'meter' => 1000.0];
+    private const UNITS = [
+        'micron' => 0.001,
+        'millimeter' => 1.0,
+        'centimeter' => 10.0,
+        'inch' => 25.4,
+        'foot' => 304.8,
+        'meter' => 1000.0,
+    ];
 
     /** bytes a package may unpack to: what would be more is no part but an attack */
     private const MOST_BYTES = 80_000_000;
@@ -52,7 +59,12 @@ final class ThreeMfReader
     {
         $r = new self($budget ?? Budget::unlimited());
         $r->model(self::unzipped($bytes));
-        foreach ($r->items === [] ? array_map(static fn (string $id): array => [$id, self::NONE], array_map(strval(...), array_keys($r->objects))) : $r->items as [$id, $transform]) {
+        foreach (
+            $r->items === []
+                ? array_map(static fn(string $id): array => [$id, self::NONE], array_map(strval(...), array_keys($r->objects)))
+                : $r->items
+            as [$id, $transform]
+        ) {
             $r->place($id, [$transform], 0);
         }
         // given back before the solid is made
@@ -67,15 +79,20 @@ final class ThreeMfReader
         if ($path === false || file_put_contents($path, $bytes) === false) {
             throw new UnreadableFile('The 3MF package could not be opened.');
         }
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         $open = false;
         try {
             $open = $zip->open($path, ZipArchive::RDONLY) === true;
-            if (! $open) {
+            if (!$open) {
                 throw new UnknownFile('This is no 3MF package.');
             }
             $rels = self::file($zip, '_rels/.rels');
-            $name = $rels !== null && preg_match('#<Relationship\b[^>]*Type="[^"]*/3dmodel"[^>]*>#', $rels, $m) && preg_match('#Target="/?([^"]+)"#', $m[0], $t) ? $t[1] : '3D/3dmodel.model';
+            $name =
+                $rels !== null &&
+                preg_match('#<Relationship\b[^>]*Type="[^"]*/3dmodel"[^>]*>#', $rels, $m) &&
+                preg_match('#Target="/?([^"]+)"#', $m[0], $t)
+                    ? $t[1]
+                    : '3D/3dmodel.model';
 
             return self::file($zip, $name) ?? throw new UnknownFile('This is no 3MF package.');
         } finally {
@@ -110,10 +127,10 @@ final class ThreeMfReader
         if (preg_match('/<!DOCTYPE|<!ENTITY/i', substr($xml, 0, 4096)) || str_contains($xml, '<!ENTITY')) {
             throw new UnreadableFile('The 3MF model holds a document type, which no part needs.');
         }
-        $x = new XMLReader;
+        $x = new XMLReader();
         $before = libxml_use_internal_errors(true);
         try {
-            if (! $x->XML($xml, null, LIBXML_NONET | LIBXML_COMPACT)) {
+            if (!$x->XML($xml, null, LIBXML_NONET | LIBXML_COMPACT)) {
                 throw new UnreadableFile('The 3MF model cannot be read.');
             }
             $id = null;
@@ -122,10 +139,12 @@ final class ThreeMfReader
                 if ($x->nodeType !== XMLReader::ELEMENT) {
                     continue;
                 }
-                $a = static fn (string $key): string => (string) $x->getAttribute($key);
+                $a = static fn(string $key): string => (string) $x->getAttribute($key);
                 switch ($x->localName) {
                     case 'model':
-                        $this->scale = self::UNITS[$a('unit') ?: 'millimeter'] ?? throw new UnreadableFile("The 3MF model is in a unit that is not known: “{$a('unit')}”.");
+                        $this->scale =
+                            self::UNITS[$a('unit') ?: 'millimeter'] ??
+                            throw new UnreadableFile("The 3MF model is in a unit that is not known: “{$a('unit')}”.");
                         break;
                     case 'object':
                         if (count($this->objects) >= self::MOST_PLACED) {
@@ -144,7 +163,12 @@ final class ThreeMfReader
                         break;
                     case 'triangle':
                         if ($id !== null) {
-                            array_push($this->objects[$id]['triangles'], self::whole($a('v1')), self::whole($a('v2')), self::whole($a('v3')));
+                            array_push(
+                                $this->objects[$id]['triangles'],
+                                self::whole($a('v1')),
+                                self::whole($a('v2')),
+                                self::whole($a('v3')),
+                            );
                             if (count($this->objects[$id]['triangles']) > 3 * MeshWelding::MOST_TRIANGLES) {
                                 throw new UnreadableFile('The 3MF model holds more than ' . MeshWelding::MOST_TRIANGLES . ' triangles.');
                             }
@@ -187,7 +211,11 @@ final class ThreeMfReader
             $p = [$points[$i], $points[$i + 1], $points[$i + 2]];
             foreach ($transforms as $t) {
                 // row vectors, as the specification has them
-                $p = [$p[0] * $t[0] + $p[1] * $t[3] + $p[2] * $t[6] + $t[9], $p[0] * $t[1] + $p[1] * $t[4] + $p[2] * $t[7] + $t[10], $p[0] * $t[2] + $p[1] * $t[5] + $p[2] * $t[8] + $t[11]];
+                $p = [
+                    $p[0] * $t[0] + $p[1] * $t[3] + $p[2] * $t[6] + $t[9],
+                    $p[0] * $t[1] + $p[1] * $t[4] + $p[2] * $t[7] + $t[10],
+                    $p[0] * $t[2] + $p[1] * $t[5] + $p[2] * $t[8] + $t[11],
+                ];
             }
             $this->mesh->point($p[0], $p[1], $p[2]);
         }
@@ -221,6 +249,8 @@ final class ThreeMfReader
 
     private static function whole(string $text): int
     {
-        return preg_match('/^\d{1,9}$/', $text) ? (int) $text : throw new UnreadableFile('The 3MF model holds a triangle that names no corner.');
+        return preg_match('/^\d{1,9}$/', $text)
+            ? (int) $text
+            : throw new UnreadableFile('The 3MF model holds a triangle that names no corner.');
     }
 }

@@ -17,7 +17,7 @@ final class Angle
     {
         $quarter = $degrees / self::QUARTER;
         if (abs($quarter - round($quarter)) < self::ROUNDING) {
-            return [[1.0, 0.0], [0.0, 1.0], [-1.0, 0.0], [0.0, -1.0]][(((int) round($quarter)) % 4 + 4) % 4];
+            return [[1.0, 0.0], [0.0, 1.0], [-1.0, 0.0], [0.0, -1.0]][((((int) round($quarter)) % 4) + 4) % 4];
         }
 
         return [cos(deg2rad($degrees)), sin(deg2rad($degrees))];

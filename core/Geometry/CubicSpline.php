@@ -82,8 +82,8 @@ final class CubicSpline
         $out = [[], [], []];
         foreach ($this->second as $c => $m) {
             [$y0, $y1, $m0, $m1] = [$this->points[$i][$c], $this->points[$i + 1][$c], $m[$i], $m[$i + 1]];
-            $out[0][] = $a * $y0 + $b * $y1 + (($a ** 3 - $a) * $m0 + ($b ** 3 - $b) * $m1) * $h * $h / 6;
-            $out[1][] = ($y1 - $y0) / $h + ((1 - 3 * $a * $a) * $m0 + (3 * $b * $b - 1) * $m1) * $h / 6;
+            $out[0][] = $a * $y0 + $b * $y1 + ((($a ** 3 - $a) * $m0 + ($b ** 3 - $b) * $m1) * $h * $h) / 6;
+            $out[1][] = ($y1 - $y0) / $h + (((1 - 3 * $a * $a) * $m0 + (3 * $b * $b - 1) * $m1) * $h) / 6;
             $out[2][] = $a * $m0 + $b * $m1;
         }
 

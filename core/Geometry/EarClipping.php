@@ -54,7 +54,10 @@ final class EarClipping
             $token += count($loop);
         }
 
-        $triangles = array_map(static fn (array $t): array => [$t[0], $t[1], $t[2]], (new self($in, $u, $w, $token + $token % 2))->triangles);
+        $triangles = array_map(
+            static fn(array $t): array => [$t[0], $t[1], $t[2]],
+            (new self($in, $u, $w, $token + ($token % 2)))->triangles,
+        );
 
         return self::withoutFlat($triangles, $u, $w);
     }
@@ -70,10 +73,11 @@ final class EarClipping
      */
     private static function withoutFlat(array $triangles, array $u, array $w): array
     {
-        $area = static fn (int $a, int $b, int $c): float => ($u[$b] - $u[$a]) * ($w[$c] - $w[$a]) - ($w[$b] - $w[$a]) * ($u[$c] - $u[$a]);
-        $length2 = static fn (int $a, int $b): float => ($u[$b] - $u[$a]) ** 2 + ($w[$b] - $w[$a]) ** 2;
-        $flat = static fn (int $a, int $b, int $c): bool => $area($a, $b, $c) ** 2 <= 1e-24 * max($length2($a, $b), $length2($b, $c), $length2($c, $a)) ** 2;
-        $queue = array_keys(array_filter($triangles, static fn (array $t): bool => $flat(...$t)));
+        $area = static fn(int $a, int $b, int $c): float => ($u[$b] - $u[$a]) * ($w[$c] - $w[$a]) - ($w[$b] - $w[$a]) * ($u[$c] - $u[$a]);
+        $length2 = static fn(int $a, int $b): float => ($u[$b] - $u[$a]) ** 2 + ($w[$b] - $w[$a]) ** 2;
+        $flat = static fn(int $a, int $b, int $c): bool => $area($a, $b, $c) ** 2 <=
+            1e-24 * max($length2($a, $b), $length2($b, $c), $length2($c, $a)) ** 2;
+        $queue = array_keys(array_filter($triangles, static fn(array $t): bool => $flat(...$t)));
         if ($queue === []) {
             return $triangles;
         }
@@ -84,7 +88,7 @@ final class EarClipping
         for ($tries = 0; $queue !== [] && $tries < 20 * count($triangles); $tries++) {
             $t = array_shift($queue);
             [$a, $b, $c] = $triangles[$t];
-            if (! $flat($a, $b, $c)) {
+            if (!$flat($a, $b, $c)) {
                 continue;
             }
             // the long side first
@@ -141,7 +145,9 @@ final class EarClipping
             $right = $first;
             for ($k = $first; $k < $n; $k++) {
                 $j = $this->next[$k];
-                $area += ($this->u[$k] - $this->u[$first]) * ($this->w[$j] - $this->w[$first]) - ($this->u[$j] - $this->u[$first]) * ($this->w[$k] - $this->w[$first]);
+                $area +=
+                    ($this->u[$k] - $this->u[$first]) * ($this->w[$j] - $this->w[$first]) -
+                    ($this->u[$j] - $this->u[$first]) * ($this->w[$k] - $this->w[$first]);
                 if ($this->u[$k] > $this->u[$right]) {
                     $right = $k;
                 }
@@ -157,7 +163,7 @@ final class EarClipping
             $starts[] = $a;
             array_push($merged, ...range($a, $b - 1));
         }
-        usort($holes, static fn (array $a, array $b): int => $b[0] <=> $a[0] ?: $a[1] <=> $b[1]);
+        usort($holes, static fn(array $a, array $b): int => $b[0] <=> $a[0] ?: $a[1] <=> $b[1]);
         foreach ($holes as [, $right, $a, $b]) {
             $o = $this->bridgeTo($right, $merged);
             if ($o < 0) {
@@ -233,7 +239,7 @@ final class EarClipping
         foreach ($merged as $k) {
             $j = $next[$k];
             if ($w[$k] <= $mw && $w[$j] >= $mw && $w[$j] > $w[$k]) {
-                $at = $u[$k] + ($mw - $w[$k]) / ($w[$j] - $w[$k]) * ($u[$j] - $u[$k]);
+                $at = $u[$k] + (($mw - $w[$k]) / ($w[$j] - $w[$k])) * ($u[$j] - $u[$k]);
                 if ($at >= $mu && $at < $best) {
                     $best = $at;
                     $side = $k;
@@ -264,19 +270,26 @@ final class EarClipping
             if ($y < $low || $y > $high || $x < $mu || $k === $target) {
                 continue;
             }
-            if (($best - $mu) * ($y - $mw) * -$sign < 0
-                || (($pu - $mu) * ($y - $mw) - ($pw - $mw) * ($x - $mu)) * $sign < 0
-                || (($pu - $best) * ($y - $mw) - ($pw - $mw) * ($x - $best)) * $sign > 0) {
+            if (
+                ($best - $mu) * ($y - $mw) * -$sign < 0 ||
+                (($pu - $mu) * ($y - $mw) - ($pw - $mw) * ($x - $mu)) * $sign < 0 ||
+                (($pu - $best) * ($y - $mw) - ($pw - $mw) * ($x - $best)) * $sign > 0
+            ) {
                 continue;
             }
             $q = $next[$k];
             $r = $this->prev[$k];
             $same = $x == $pu && $y == $pw;
-            if (($x - $u[$r]) * ($w[$q] - $y) - ($y - $w[$r]) * ($u[$q] - $x) > 0 && ! $same) {
+            if (($x - $u[$r]) * ($w[$q] - $y) - ($y - $w[$r]) * ($u[$q] - $x) > 0 && !$same) {
                 continue;
             }
             $slope = $x > $mu ? abs($y - $mw) / ($x - $mu) : ($y == $mw ? 0.0 : INF);
-            if (($slope < $bestSlope || ($slope == $bestSlope && $x - $mu < $bestRun) || ($same && $u[$target] == $pu && $w[$target] == $pw)) && $this->seesInside($k, $mu, $mw)) {
+            if (
+                ($slope < $bestSlope ||
+                    ($slope == $bestSlope && $x - $mu < $bestRun) ||
+                    ($same && $u[$target] == $pu && $w[$target] == $pw)) &&
+                $this->seesInside($k, $mu, $mw)
+            ) {
                 $bestSlope = $slope;
                 $bestRun = $x - $mu;
                 $target = $k;
@@ -302,6 +315,6 @@ final class EarClipping
             return $ax * $dy - $ay * $dx >= 0 && $dx * $by - $dy * $bx >= 0;
         }
 
-        return ! ($bx * $dy - $by * $dx > 0 && $dx * $ay - $dy * $ax > 0);
+        return !($bx * $dy - $by * $dx > 0 && $dx * $ay - $dy * $ax > 0);
     }
 }

@@ -69,8 +69,16 @@ final class Ears
      * @param int $start a corner of the outline
      * @param int $nextToken sides made inside get this one and those after it
      */
-    public function __construct(private readonly array $vertex, private readonly array $u, private readonly array $w, private array $prev, private array $next, private array $token, int $start, public int $nextToken)
-    {
+    public function __construct(
+        private readonly array $vertex,
+        private readonly array $u,
+        private readonly array $w,
+        private array $prev,
+        private array $next,
+        private array $token,
+        int $start,
+        public int $nextToken,
+    ) {
         $corners = $this->survey($start);
         $this->cut($start, count($corners));
     }
@@ -116,7 +124,7 @@ final class Ears
         $since = 0;
         while ($left > 3) {
             $ok = $this->isEar($b, $allowed);
-            if (! $ok && $allowed === self::FLATTEST) {
+            if (!$ok && $allowed === self::FLATTEST) {
                 $b = $this->flattest($b);
                 $ok = true;
             }
@@ -137,7 +145,14 @@ final class Ears
         }
         [$a, $c] = [$this->prev[$b], $this->next[$b]];
         if ($left === 3) {
-            $this->triangles[] = [$this->vertex[$a], $this->vertex[$b], $this->vertex[$c], $this->token[$a], $this->token[$b], $this->token[$c]];
+            $this->triangles[] = [
+                $this->vertex[$a],
+                $this->vertex[$b],
+                $this->vertex[$c],
+                $this->token[$a],
+                $this->token[$b],
+                $this->token[$c],
+            ];
         } elseif ($left === 2) {
             $this->glued = [$this->token[$b], $this->token[$c]];
         }
@@ -149,14 +164,15 @@ final class Ears
         $a = $this->prev[$b];
         $c = $this->next[$b];
 
-        return ($this->u[$b] - $this->u[$a]) * ($this->w[$c] - $this->w[$b]) - ($this->w[$b] - $this->w[$a]) * ($this->u[$c] - $this->u[$b]);
+        return ($this->u[$b] - $this->u[$a]) * ($this->w[$c] - $this->w[$b]) -
+            ($this->w[$b] - $this->w[$a]) * ($this->u[$c] - $this->u[$b]);
     }
 
     private function isEar(int $b, int $allowed): bool
     {
         $turn = $this->turn($b);
         if ($turn > $this->noArea) {
-            return ($allowed === self::PROPER || $allowed === self::TOUCHED) && ! $this->isBlocked($b, $allowed === self::TOUCHED);
+            return ($allowed === self::PROPER || $allowed === self::TOUCHED) && !$this->isBlocked($b, $allowed === self::TOUCHED);
         }
         if ($turn < -$this->noArea) {
             return false;
@@ -170,7 +186,9 @@ final class Ears
     {
         [$a, $c] = [$this->prev[$b], $this->next[$b]];
 
-        return ($this->u[$a] - $this->u[$b]) * ($this->u[$c] - $this->u[$b]) + ($this->w[$a] - $this->w[$b]) * ($this->w[$c] - $this->w[$b]) >= 0;
+        return ($this->u[$a] - $this->u[$b]) * ($this->u[$c] - $this->u[$b]) +
+            ($this->w[$a] - $this->w[$b]) * ($this->w[$c] - $this->w[$b]) >=
+            0;
     }
 
     /** Whether a reflex corner lies in the triangle at b; one on its rim does not where that is allowed. */
@@ -195,7 +213,7 @@ final class Ears
         for ($j = (int) (($y0 - $this->w0) * $this->perW); $j <= $j1; $j++) {
             for ($i = (int) (($x0 - $this->u0) * $this->perU); $i <= $i1; $i++) {
                 foreach ($this->grid[$j * $this->cells + $i] as $p) {
-                    if (! $alive[$p] || ! $reflex[$p] || $p === $a || $p === $b || $p === $c) {
+                    if (!$alive[$p] || !$reflex[$p] || $p === $a || $p === $b || $p === $c) {
                         continue;
                     }
                     $x = $u[$p];
@@ -206,7 +224,12 @@ final class Ears
                     $d1 = ($bu - $au) * ($y - $aw) - ($bw - $aw) * ($x - $au);
                     $d2 = ($cu - $bu) * ($y - $bw) - ($cw - $bw) * ($x - $bu);
                     $d3 = ($au - $cu) * ($y - $cw) - ($aw - $cw) * ($x - $cu);
-                    if ($d1 < $least || $d2 < $least || $d3 < $least || ($rimAllowed && ($d1 === $least || $d2 === $least || $d3 === $least))) {
+                    if (
+                        $d1 < $least ||
+                        $d2 < $least ||
+                        $d3 < $least ||
+                        ($rimAllowed && ($d1 === $least || $d2 === $least || $d3 === $least))
+                    ) {
                         continue;
                     }
                     if ($rimAllowed || $this->runsInto($p, $x, $y, $a, $b, $c)) {
@@ -270,7 +293,14 @@ final class Ears
 
     private function cutOff(int $a, int $b, int $c): void
     {
-        $this->triangles[] = [$this->vertex[$a], $this->vertex[$b], $this->vertex[$c], $this->token[$a], $this->token[$b], $this->nextToken];
+        $this->triangles[] = [
+            $this->vertex[$a],
+            $this->vertex[$b],
+            $this->vertex[$c],
+            $this->token[$a],
+            $this->token[$b],
+            $this->nextToken,
+        ];
         $this->token[$a] = $this->nextToken + 1;
         $this->nextToken += 2;
         $this->next[$a] = $c;

@@ -66,12 +66,16 @@ final class PlaneCurve
     /** @param callable(float, float): P $map a rigid motion or a mirror image */
     public function mapped(callable $map): self
     {
-        return new self(array_map(static fn (array $p): array => $map($p[0], $p[1]), $this->through), $this->half, $this->at);
+        return new self(array_map(static fn(array $p): array => $map($p[0], $p[1]), $this->through), $this->half, $this->at);
     }
 
     public function scaled(float $by): self
     {
-        return new self(array_map(static fn (array $p): array => [$by * $p[0], $by * $p[1]], $this->through), $this->half === null ? null : $by * $this->half, $this->at);
+        return new self(
+            array_map(static fn(array $p): array => [$by * $p[0], $by * $p[1]], $this->through),
+            $this->half === null ? null : $by * $this->half,
+            $this->at,
+        );
     }
 
     /** @return array{P, P, P} point, first and second derivative */
@@ -86,10 +90,14 @@ final class PlaneCurve
         [[$u, $v], $end] = $this->through;
         [$a, $b] = [$end[0] - $u, $end[1] - $v];
         $l = hypot($a, $b);
-        [$c, $d] = [-$b * $this->half / $l, $a * $this->half / $l];
+        [$c, $d] = [(-$b * $this->half) / $l, ($a * $this->half) / $l];
         [$cos, $sin] = [cos($t), sin($t)];
 
-        return [[$u + $a * $cos + $c * $sin, $v + $b * $cos + $d * $sin], [-$a * $sin + $c * $cos, -$b * $sin + $d * $cos], [-$a * $cos - $c * $sin, -$b * $cos - $d * $sin]];
+        return [
+            [$u + $a * $cos + $c * $sin, $v + $b * $cos + $d * $sin],
+            [-$a * $sin + $c * $cos, -$b * $sin + $d * $cos],
+            [-$a * $cos - $c * $sin, -$b * $cos - $d * $sin],
+        ];
     }
 
     /** @return list<float> parameters of the points of a spline */
@@ -160,13 +168,13 @@ final class PlaneCurve
         $marks = [];
         if ($this->half !== null) {
             for ($i = 0; $i < self::ROUND_ELLIPSE; $i++) {
-                $marks[] = 2 * M_PI * $i / self::ROUND_ELLIPSE;
+                $marks[] = (2 * M_PI * $i) / self::ROUND_ELLIPSE;
             }
         }
         $knots = $this->knots();
         foreach ($knots as $i => $t) {
             for ($k = 0; isset($knots[$i + 1]) && $k < self::BETWEEN_POINTS; $k++) {
-                $marks[] = $t + ($knots[$i + 1] - $t) * $k / self::BETWEEN_POINTS;
+                $marks[] = $t + (($knots[$i + 1] - $t) * $k) / self::BETWEEN_POINTS;
             }
         }
         if ($knots !== []) {
@@ -177,7 +185,10 @@ final class PlaneCurve
             $this->points[] = $this->at($t)[0];
             if ($i > 0) {
                 $this->stride = min($this->stride, $t - $marks[$i - 1]);
-                $this->apart = min($this->apart, hypot($this->points[$i][0] - $this->points[$i - 1][0], $this->points[$i][1] - $this->points[$i - 1][1]));
+                $this->apart = min(
+                    $this->apart,
+                    hypot($this->points[$i][0] - $this->points[$i - 1][0], $this->points[$i][1] - $this->points[$i - 1][1]),
+                );
             }
         }
 

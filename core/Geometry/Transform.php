@@ -65,7 +65,20 @@ final readonly class Transform
         [$a, $b, $c] = $normal;
         $k = 2 * ($point[0] * $a + $point[1] * $b + $point[2] * $c);
 
-        return new self([1 - 2 * $a * $a, -2 * $a * $b, -2 * $a * $c, -2 * $a * $b, 1 - 2 * $b * $b, -2 * $b * $c, -2 * $a * $c, -2 * $b * $c, 1 - 2 * $c * $c], [$k * $a, $k * $b, $k * $c]);
+        return new self(
+            [
+                1 - 2 * $a * $a,
+                -2 * $a * $b,
+                -2 * $a * $c,
+                -2 * $a * $b,
+                1 - 2 * $b * $b,
+                -2 * $b * $c,
+                -2 * $a * $c,
+                -2 * $b * $c,
+                1 - 2 * $c * $c,
+            ],
+            [$k * $a, $k * $b, $k * $c],
+        );
     }
 
     /**
@@ -112,7 +125,8 @@ final readonly class Transform
     {
         $r = $this->r;
 
-        return $r[0] * ($r[4] * $r[8] - $r[5] * $r[7]) - $r[1] * ($r[3] * $r[8] - $r[5] * $r[6]) + $r[2] * ($r[3] * $r[7] - $r[4] * $r[6]) < 0;
+        return $r[0] * ($r[4] * $r[8] - $r[5] * $r[7]) - $r[1] * ($r[3] * $r[8] - $r[5] * $r[6]) + $r[2] * ($r[3] * $r[7] - $r[4] * $r[6]) <
+            0;
     }
 
     /**

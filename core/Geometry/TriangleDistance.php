@@ -109,7 +109,7 @@ final class TriangleDistance
         $a = Vector::dot($d1, $d1);
         $e = Vector::dot($d2, $d2);
         $f = Vector::dot($d2, $r);
-        $clamp = static fn (float $v): float => max(0.0, min(1.0, $v));
+        $clamp = static fn(float $v): float => max(0.0, min(1.0, $v));
         if ($a < 1e-300 && $e < 1e-300) {
             return [$p0, $q0];
         }

@@ -39,8 +39,14 @@ final class Untangling
      * @param float $tolerance distance at which a corner lies on a side
      * @param Closure(int, int, float): int $newCorner a corner on the way from one to another, as a share of the way
      */
-    public function __construct(array $polygons, private array $u, private array $w, public int $nextToken, private readonly float $tolerance, private readonly Closure $newCorner)
-    {
+    public function __construct(
+        array $polygons,
+        private array $u,
+        private array $w,
+        public int $nextToken,
+        private readonly float $tolerance,
+        private readonly Closure $newCorner,
+    ) {
         foreach ($polygons as [$loops, $up, $label]) {
             foreach ($loops as [$vertices, $tokens]) {
                 $n = count($vertices);
@@ -151,7 +157,7 @@ final class Untangling
     {
         $sides = [];
         foreach ($this->sides as $i => [$a, $b, $token, $label]) {
-            if (! isset($at[$i])) {
+            if (!isset($at[$i])) {
                 $sides[] = [$a, $b, $token, $label];
 
                 continue;
@@ -212,8 +218,8 @@ final class Untangling
             foreach ($loops as $loop) {
                 $a = $loop[count($loop) - 1];
                 foreach ($loop as $b) {
-                    if (($this->w[$a] > $pw) !== ($this->w[$b] > $pw)) {
-                        $at = $this->u[$a] + ($pw - $this->w[$a]) / ($this->w[$b] - $this->w[$a]) * ($this->u[$b] - $this->u[$a]);
+                    if ($this->w[$a] > $pw !== $this->w[$b] > $pw) {
+                        $at = $this->u[$a] + (($pw - $this->w[$a]) / ($this->w[$b] - $this->w[$a])) * ($this->u[$b] - $this->u[$a]);
                         $own += $at > $pu ? ($this->w[$b] > $this->w[$a] ? 1 : -1) : 0;
                     }
                     $a = $b;
@@ -241,12 +247,20 @@ final class Untangling
             $du = $this->u[$b] - $this->u[$a];
             $dw = $this->w[$b] - $this->w[$a];
             $step = 1e-6;
-            [$cover, $label[$i]] = $this->coverOn(($this->u[$a] + $this->u[$b]) / 2 - $step * $dw, ($this->w[$a] + $this->w[$b]) / 2 + $step * $du, true);
+            [$cover, $label[$i]] = $this->coverOn(
+                ($this->u[$a] + $this->u[$b]) / 2 - $step * $dw,
+                ($this->w[$a] + $this->w[$b]) / 2 + $step * $du,
+                true,
+            );
             // of several sides in one place as many face up as the place on the left is covered
             $copies["$a-$b"] = ($copies["$a-$b"] ?? 0) + 1;
             $up[$i] = $cover >= $copies["$a-$b"];
-            if (! $up[$i]) {
-                $label[$i] = $this->coverOn(($this->u[$a] + $this->u[$b]) / 2 + $step * $dw, ($this->w[$a] + $this->w[$b]) / 2 - $step * $du, false)[1];
+            if (!$up[$i]) {
+                $label[$i] = $this->coverOn(
+                    ($this->u[$a] + $this->u[$b]) / 2 + $step * $dw,
+                    ($this->w[$a] + $this->w[$b]) / 2 - $step * $du,
+                    false,
+                )[1];
             }
             $label[$i] ??= $own;
             $leaving[$up[$i] ? 1 : 0][$a][] = $i;

@@ -49,7 +49,7 @@ final class Typeface
             $this->tables[$t['tag']] = $t['packed'] < $t['length'] ? (string) gzuncompress($bytes) : $bytes;
         }
         foreach (['head', 'hhea', 'hmtx', 'maxp', 'cmap', 'loca', 'glyf'] as $tag) {
-            if (! isset($this->tables[$tag])) {
+            if (!isset($this->tables[$tag])) {
                 throw new RuntimeException("The font has no table $tag.");
             }
         }
@@ -57,7 +57,7 @@ final class Typeface
         $this->longOffsets = self::u16($this->tables['head'], 50) === 1;
         $this->advances = self::u16($this->tables['hhea'], 34);
         $this->readCharacters();
-        $tops = array_merge(...array_map(static fn (array $c): array => array_column($c, 1), $this->contours('H')));
+        $tops = array_merge(...array_map(static fn(array $c): array => array_column($c, 1), $this->contours('H')));
         $this->capHeight = $tops === [] ? (float) $this->unitsPerEm : (float) max($tops);
     }
 
@@ -101,11 +101,11 @@ final class Typeface
                 $delta = self::u16($cmap, $at + 16 + 4 * $segments + 2 * $s);
                 $place = $at + 16 + 6 * $segments + 2 * $s;
                 $range = self::u16($cmap, $place);
-                for ($c = $start; $c <= $end && $c < 0xFFFF; $c++) {
+                for ($c = $start; $c <= $end && $c < 0xffff; $c++) {
                     $g = $range === 0 ? $c + $delta : self::u16($cmap, $place + $range + 2 * ($c - $start));
                     $g = $range !== 0 && $g !== 0 ? $g + $delta : $g;
-                    if (($g & 0xFFFF) !== 0) {
-                        $this->glyphOf[$c] = $g & 0xFFFF;
+                    if (($g & 0xffff) !== 0) {
+                        $this->glyphOf[$c] = $g & 0xffff;
                     }
                 }
             }
@@ -162,7 +162,7 @@ final class Typeface
                 if ($flags[$i] & $short) {
                     $v += $flags[$i] & $same ? ord($b[$at]) : -ord($b[$at]);
                     $at++;
-                } elseif (! ($flags[$i] & $same)) {
+                } elseif (!($flags[$i] & $same)) {
                     $v += self::i16($b, $at);
                     $at += 2;
                 }
@@ -201,7 +201,7 @@ final class Typeface
                 $at += 2;
             }
             $m = [1.0, 0.0, 0.0, 1.0];
-            $part = static fn (int $k): float => self::i16($b, $at + 2 * $k) / 16384;
+            $part = static fn(int $k): float => self::i16($b, $at + 2 * $k) / 16384;
             if ($flags & 8) {
                 $m = [$part(0), 0.0, 0.0, $part(0)];
                 $at += 2;
@@ -213,7 +213,10 @@ final class Typeface
                 $at += 8;
             }
             foreach ($this->glyph($g, $depth + 1) as $contour) {
-                $out[] = array_map(static fn (array $p): array => [$m[0] * $p[0] + $m[2] * $p[1] + $dx, $m[1] * $p[0] + $m[3] * $p[1] + $dy, $p[2]], $contour);
+                $out[] = array_map(
+                    static fn(array $p): array => [$m[0] * $p[0] + $m[2] * $p[1] + $dx, $m[1] * $p[0] + $m[3] * $p[1] + $dy, $p[2]],
+                    $contour,
+                );
             }
         } while ($flags & 32);
 

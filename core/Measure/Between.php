@@ -144,7 +144,7 @@ final readonly class Between
             return null;
         }
         $size = max(Vector::distance($piece[0], $piece[1]), Vector::distance($piece[1], $piece[2]));
-        $keep = static fn (array $from, array $to): array => Vector::distance($to, $start) > $size ? $from : $to;
+        $keep = static fn(array $from, array $to): array => Vector::distance($to, $start) > $size ? $from : $to;
         // on a rim: which side of the piece the end lies on
         $rim = $f < 0 ? $across : null;
         foreach ($f < 0 ? [] : [0, 1, 2] as $k) {
@@ -154,8 +154,8 @@ final readonly class Between
                 $rim = [$f, $across[$k]];
             }
         }
-        $surface = static fn (int $g): Surface => $s->surfaces[$s->surfaceOf[$g]];
-        $normal = static fn (int $g, array $at): array => SurfaceEquation::outward($surface($g), $at, [$s->nx[$g], $s->ny[$g], $s->nz[$g]]);
+        $surface = static fn(int $g): Surface => $s->surfaces[$s->surfaceOf[$g]];
+        $normal = static fn(int $g, array $at): array => SurfaceEquation::outward($surface($g), $at, [$s->nx[$g], $s->ny[$g], $s->nz[$g]]);
         if ($rim !== null) {
             [$g, $h] = $rim;
             if ($surface($g)->isFlat() && $surface($h)->isFlat()) {
@@ -170,7 +170,16 @@ final readonly class Between
                 }
                 $t = Vector::unit($t);
                 $way = Vector::dot(Vector::sub($q, $p), $t);
-                $meet = static fn (float $share): ?array => SurfaceMeeting::meet($s, $surface($g), $g, $surface($h), $h, Vector::add($p, $t, $share * $way), $n, Vector::cross($t, $n));
+                $meet = static fn(float $share): ?array => SurfaceMeeting::meet(
+                    $s,
+                    $surface($g),
+                    $g,
+                    $surface($h),
+                    $h,
+                    Vector::add($p, $t, $share * $way),
+                    $n,
+                    Vector::cross($t, $n),
+                );
                 $here = $meet(0.0) ?? $p;
                 // seen from far off, the straight way along the tangent overshoots a bent rim: shorter ones are tried
                 for ($share = 1.0; $share > 1e-4; $share /= 2) {
@@ -186,10 +195,10 @@ final readonly class Between
         if ($surface($f)->isFlat()) {
             $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
 
-            return static fn (array $p, array $q): array => $keep($p, Vector::add($q, $n, $s->offset[$f] - Vector::dot($n, $q)));
+            return static fn(array $p, array $q): array => $keep($p, Vector::add($q, $n, $s->offset[$f] - Vector::dot($n, $q)));
         }
 
-        return static fn (array $p, array $q): array => $keep($p, SurfaceEquation::foot($surface($f), $q));
+        return static fn(array $p, array $q): array => $keep($p, SurfaceEquation::foot($surface($f), $q));
     }
 
     /**
@@ -200,7 +209,14 @@ final readonly class Between
     {
         [$a, $b, $c] = $t;
 
-        return [min($a[0], $b[0], $c[0]), min($a[1], $b[1], $c[1]), min($a[2], $b[2], $c[2]), max($a[0], $b[0], $c[0]), max($a[1], $b[1], $c[1]), max($a[2], $b[2], $c[2])];
+        return [
+            min($a[0], $b[0], $c[0]),
+            min($a[1], $b[1], $c[1]),
+            min($a[2], $b[2], $c[2]),
+            max($a[0], $b[0], $c[0]),
+            max($a[1], $b[1], $c[1]),
+            max($a[2], $b[2], $c[2]),
+        ];
     }
 
     /**

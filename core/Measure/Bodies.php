@@ -36,7 +36,7 @@ final class Bodies
                 for ($k = 0; $k < 3; $k++) {
                     $o = intdiv($s->twin[3 * $q + $k], 3);
                     // past the border of an open mesh there is nothing
-                    if ($s->twin[3 * $q + $k] >= 0 && ! isset($of[$o])) {
+                    if ($s->twin[3 * $q + $k] >= 0 && !isset($of[$o])) {
                         $of[$o] = $id;
                         $stack[] = $o;
                     }
@@ -55,7 +55,11 @@ final class Bodies
             $hi = [-INF, -INF, -INF];
             foreach ($members as $t) {
                 [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
-                $volume[$i] += ($s->x[$a] * ($s->y[$b] * $s->z[$c] - $s->z[$b] * $s->y[$c]) + $s->y[$a] * ($s->z[$b] * $s->x[$c] - $s->x[$b] * $s->z[$c]) + $s->z[$a] * ($s->x[$b] * $s->y[$c] - $s->y[$b] * $s->x[$c])) / 6;
+                $volume[$i] +=
+                    ($s->x[$a] * ($s->y[$b] * $s->z[$c] - $s->z[$b] * $s->y[$c]) +
+                        $s->y[$a] * ($s->z[$b] * $s->x[$c] - $s->x[$b] * $s->z[$c]) +
+                        $s->z[$a] * ($s->x[$b] * $s->y[$c] - $s->y[$b] * $s->x[$c])) /
+                    6;
                 foreach ([$a, $b, $c] as $v) {
                     foreach ([$s->x[$v], $s->y[$v], $s->z[$v]] as $k => $value) {
                         $lo[$k] = min($lo[$k], $value);
@@ -65,7 +69,7 @@ final class Bodies
             }
             $box[$i] = [$lo, $hi];
         }
-        $bodies = array_filter($shells, static fn (int $i): bool => $volume[$i] > 0, ARRAY_FILTER_USE_KEY);
+        $bodies = array_filter($shells, static fn(int $i): bool => $volume[$i] > 0, ARRAY_FILTER_USE_KEY);
         foreach ($shells as $i => $members) {
             if ($volume[$i] > 0) {
                 continue;
@@ -111,10 +115,15 @@ final class Bodies
                 $r[] = $d = [$s->x[$v] - $p[0], $s->y[$v] - $p[1], $s->z[$v] - $p[2]];
                 $l[] = sqrt($d[0] * $d[0] + $d[1] * $d[1] + $d[2] * $d[2]);
             }
-            $angle += 2 * atan2(
-                Vector::dot($r[0], Vector::cross($r[1], $r[2])),
-                $l[0] * $l[1] * $l[2] + Vector::dot($r[0], $r[1]) * $l[2] + Vector::dot($r[1], $r[2]) * $l[0] + Vector::dot($r[2], $r[0]) * $l[1],
-            );
+            $angle +=
+                2 *
+                atan2(
+                    Vector::dot($r[0], Vector::cross($r[1], $r[2])),
+                    $l[0] * $l[1] * $l[2] +
+                        Vector::dot($r[0], $r[1]) * $l[2] +
+                        Vector::dot($r[1], $r[2]) * $l[0] +
+                        Vector::dot($r[2], $r[0]) * $l[1],
+                );
         }
 
         return $angle > 2 * M_PI;
@@ -124,20 +133,20 @@ final class Bodies
     public static function extract(Solid $s, array $triangles): Solid
     {
         sort($triangles);
-        $out = new Solid;
+        $out = new Solid();
         $number = array_flip($triangles);
         $vertex = $facet = $surface = [];
         foreach ($triangles as $t) {
             // only its own facets and faces: bodies laid side by side again would else have those of all, each time more
             $f = $s->facet[$t];
-            if (! isset($facet[$f])) {
+            if (!isset($facet[$f])) {
                 $facet[$f] = count($out->nx);
                 $out->nx[] = $s->nx[$f];
                 $out->ny[] = $s->ny[$f];
                 $out->nz[] = $s->nz[$f];
                 $out->offset[] = $s->offset[$f];
                 $i = $s->surfaceOf[$f];
-                if (! isset($surface[$i])) {
+                if (!isset($surface[$i])) {
                     $surface[$i] = count($out->surfaces);
                     $out->surfaces[] = $s->surfaces[$i];
                 }
@@ -146,14 +155,14 @@ final class Bodies
             $out->facet[] = $facet[$f];
             for ($h = 3 * $t, $end = $h + 3; $h < $end; $h++) {
                 $v = $s->start[$h];
-                if (! isset($vertex[$v])) {
+                if (!isset($vertex[$v])) {
                     $vertex[$v] = count($out->x);
                     $out->x[] = $s->x[$v];
                     $out->y[] = $s->y[$v];
                     $out->z[] = $s->z[$v];
                 }
                 $out->start[] = $vertex[$v];
-                $out->twin[] = 3 * $number[intdiv($s->twin[$h], 3)] + $s->twin[$h] % 3;
+                $out->twin[] = 3 * $number[intdiv($s->twin[$h], 3)] + ($s->twin[$h] % 3);
             }
         }
 

@@ -34,7 +34,7 @@ final readonly class Bounds
     private const NOTHING = 1e-9;
 
     /** @throws OverBudget */
-    public static function of(Solid $s, Budget $budget = new Budget): self
+    public static function of(Solid $s, Budget $budget = new Budget()): self
     {
         $budget->spend($s->triangleCount());
         $box = $s->vertexBox();
@@ -61,12 +61,39 @@ final readonly class Bounds
                         SurfaceKind::Sphere => self::ballExtreme($p, $corners, $surface->point, $surface->radius, $d, $k),
                         SurfaceKind::Torus => abs($surface->axis[$k]) > 1 - 1e-12
                             ? self::ringExtreme($p, $corners, $surface, (float) $sign, $k)
-                            : self::searchedExtreme($p, $corners, $surface, (float) $sign, $k, $sign > 0 ? $max[$k] : -$min[$k], $budget, $seen),
-                        SurfaceKind::Patch => self::searchedExtreme($p, $corners, $surface, (float) $sign, $k, $sign > 0 ? $max[$k] : -$min[$k], $budget, $seen),
-                        default => self::roundExtreme($p, $corners, $surface->point, $surface->axis, $surface->radius, $surface->slope, $d, $k),
+                            : self::searchedExtreme(
+                                $p,
+                                $corners,
+                                $surface,
+                                (float) $sign,
+                                $k,
+                                $sign > 0 ? $max[$k] : -$min[$k],
+                                $budget,
+                                $seen,
+                            ),
+                        SurfaceKind::Patch => self::searchedExtreme(
+                            $p,
+                            $corners,
+                            $surface,
+                            (float) $sign,
+                            $k,
+                            $sign > 0 ? $max[$k] : -$min[$k],
+                            $budget,
+                            $seen,
+                        ),
+                        default => self::roundExtreme(
+                            $p,
+                            $corners,
+                            $surface->point,
+                            $surface->axis,
+                            $surface->radius,
+                            $surface->slope,
+                            $d,
+                            $k,
+                        ),
                     };
                     if ($reach !== null) {
-                        $sign > 0 ? $max[$k] = max($max[$k], $reach) : $min[$k] = min($min[$k], $reach);
+                        $sign > 0 ? ($max[$k] = max($max[$k], $reach)) : ($min[$k] = min($min[$k], $reach));
                     }
                 }
             }
@@ -118,8 +145,16 @@ final readonly class Bounds
      * @param array<string, array{float,float,float}> $seen
      * @return float|null null where nothing is reached beyond that
      */
-    private static function searchedExtreme(array $p, array $corners, Surface $s, float $sign, int $k, float $known, Budget $budget, array &$seen): ?float
-    {
+    private static function searchedExtreme(
+        array $p,
+        array $corners,
+        Surface $s,
+        float $sign,
+        int $k,
+        float $known,
+        Budget $budget,
+        array &$seen,
+    ): ?float {
         $high = max($sign * $p[$k][$corners[0]], $sign * $p[$k][$corners[1]], $sign * $p[$k][$corners[2]]);
         $long = self::longestSide($p, $corners);
         // a surface that leans by less than 26 degrees over its facet rises above it by less than this
@@ -143,8 +178,8 @@ final readonly class Bounds
             [$mu, $mv] = [$bu, $bv];
             for ($i = -1; $i <= 1; $i++) {
                 for ($j = -1; $j <= 1; $j++) {
-                    $u = max(0.0, min(1.0, $mu + $i * $width / 2));
-                    $v = max(0.0, min(1.0 - $u, $mv + $j * $width / 2));
+                    $u = max(0.0, min(1.0, $mu + ($i * $width) / 2));
+                    $v = max(0.0, min(1.0 - $u, $mv + ($j * $width) / 2));
                     $q = [0.0, 0.0, 0.0];
                     for ($c = 0; $c < 3; $c++) {
                         $q[$c] = (1 - $u - $v) * $p[$c][$corners[0]] + $u * $p[$c][$corners[1]] + $v * $p[$c][$corners[2]];
@@ -177,7 +212,11 @@ final readonly class Bounds
         $middle = [];
         foreach ([[0, 1], [1, 2], [2, 0]] as [$i, $j]) {
             [$v, $w] = [min($corners[$i], $corners[$j]), max($corners[$i], $corners[$j])];
-            $seen["$v $w $s->name"] ??= SurfaceEquation::project($s, [($p[0][$v] + $p[0][$w]) / 2, ($p[1][$v] + $p[1][$w]) / 2, ($p[2][$v] + $p[2][$w]) / 2]);
+            $seen["$v $w $s->name"] ??= SurfaceEquation::project($s, [
+                ($p[0][$v] + $p[0][$w]) / 2,
+                ($p[1][$v] + $p[1][$w]) / 2,
+                ($p[2][$v] + $p[2][$w]) / 2,
+            ]);
             $middle[] = $sign * $seen["$v $w $s->name"][$k];
         }
         [$d, $e, $f] = $middle;
@@ -186,7 +225,13 @@ final readonly class Bounds
             for ($j = 0; $j + $i <= self::LATTICE; $j++) {
                 [$u, $v] = [$i / self::LATTICE, $j / self::LATTICE];
                 $w = 1 - $u - $v;
-                $best = max($best, $u * (2 * $u - 1) * $a + $v * (2 * $v - 1) * $b + $w * (2 * $w - 1) * $c + 4 * ($u * $v * $d + $v * $w * $e + $w * $u * $f));
+                $best = max(
+                    $best,
+                    $u * (2 * $u - 1) * $a +
+                        $v * (2 * $v - 1) * $b +
+                        $w * (2 * $w - 1) * $c +
+                        4 * ($u * $v * $d + $v * $w * $e + $w * $u * $f),
+                );
             }
         }
 
@@ -244,7 +289,7 @@ final readonly class Bounds
             if (abs($cross) < 1e-12) {
                 continue;
             }
-            if ($sign !== 0 && ($cross > 0) !== ($sign > 0)) {
+            if ($sign !== 0 && $cross > 0 !== $sign > 0) {
                 return null;
             }
             $sign = $cross > 0 ? 1 : -1;
@@ -263,8 +308,16 @@ final readonly class Bounds
      * @param array{float,float,float} $axis
      * @param array{float,float,float} $d
      */
-    private static function roundExtreme(array $p, array $corners, array $c, array $axis, float $radius, float $slope, array $d, int $k): ?float
-    {
+    private static function roundExtreme(
+        array $p,
+        array $corners,
+        array $c,
+        array $axis,
+        float $radius,
+        float $slope,
+        array $d,
+        int $k,
+    ): ?float {
         $along = $d[$k] * $axis[$k];
         $u = [$d[0] - $along * $axis[0], $d[1] - $along * $axis[1], $d[2] - $along * $axis[2]];
         $l = sqrt($u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2);

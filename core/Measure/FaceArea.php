@@ -37,19 +37,23 @@ final class FaceArea
         $flat = [];
         foreach ($s->facet as $t => $f) {
             $surface = $s->surfaces[$s->surfaceOf[$f]];
-            if (! isset($asked[$surface->name])) {
+            if (!isset($asked[$surface->name])) {
                 continue;
             }
             if ($surface->isFlat()) {
                 $flat[$surface->name] = true;
             }
-            $p = array_map(static fn (int $h): array => [$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]], [3 * $t, 3 * $t + 1, 3 * $t + 2]);
+            $p = array_map(static fn(int $h): array => [$s->x[$s->start[$h]], $s->y[$s->start[$h]], $s->z[$s->start[$h]]], [
+                3 * $t,
+                3 * $t + 1,
+                3 * $t + 2,
+            ]);
             $a = Vector::length(Vector::cross(Vector::sub($p[1], $p[0]), Vector::sub($p[2], $p[0]))) / 2;
             $area += $a * self::widening($surface, $p);
         }
 
         // an open surface has no edges between two faces to walk along
-        return $flat !== [] && ! in_array(-1, $s->twin, true) ? $area + self::segments($s, $flat) : $area;
+        return $flat !== [] && !in_array(-1, $s->twin, true) ? $area + self::segments($s, $flat) : $area;
     }
 
     /**
@@ -59,7 +63,7 @@ final class FaceArea
      */
     public static function widening(Surface $surface, array $corners): float
     {
-        if (! in_array($surface->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true)) {
+        if (!in_array($surface->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true)) {
             return 1.0;
         }
         $half = self::turn($corners, $surface->point, $surface->axis) / 2;
@@ -130,7 +134,7 @@ final class FaceArea
             $b = Vector::sub([$s->x[$o], $s->y[$o], $s->z[$o]], $shape->centre);
             $turn = atan2(Vector::length(Vector::cross($a, $b)), Vector::dot($a, $b));
             // between arc and chord; a chord that is cut off ends inside the circle
-            $sum += $sign * ($shape->radius ** 2 * $turn - Vector::length(Vector::cross($a, $b))) / 2;
+            $sum += ($sign * ($shape->radius ** 2 * $turn - Vector::length(Vector::cross($a, $b)))) / 2;
         }
 
         return $sum;

@@ -25,23 +25,40 @@ final readonly class Features
      * @param list<Slot> $slots
      * @param list<RingPiece> $rings whole ones, and rounds along circular edges
      */
-    private function __construct(public array $holes, public array $flats, public array $bosses, public array $cones, public array $arcs, public array $slots, public array $rings) {}
+    private function __construct(
+        public array $holes,
+        public array $flats,
+        public array $bosses,
+        public array $cones,
+        public array $arcs,
+        public array $slots,
+        public array $rings,
+    ) {}
 
     /** @throws OverBudget */
-    public static function of(Solid $s, ?TriangleTree $tree = null, Budget $budget = new Budget): self
+    public static function of(Solid $s, ?TriangleTree $tree = null, Budget $budget = new Budget()): self
     {
         $tree ??= new TriangleTree($s, $budget);
         $budget->spend(self::LOOKS * $s->triangleCount());
         $pieces = RoundPieces::of($s);
-        $cylinders = array_values(array_filter($pieces, static fn (RoundPiece $p): bool => $p->kind === SurfaceKind::Cylinder));
+        $cylinders = array_values(array_filter($pieces, static fn(RoundPiece $p): bool => $p->kind === SurfaceKind::Cylinder));
         $slots = Slot::among($cylinders, $budget);
         $budget->spend(count($cylinders) * count($slots));
 
         return new self(
-            self::full($cylinders, $s, $tree, true), self::flats($s), self::full($cylinders, $s, $tree, false),
-            array_values(array_filter($pieces, static fn (RoundPiece $p): bool => $p->kind === SurfaceKind::Cone && $p->full())),
-            array_values(array_filter($cylinders, static fn (RoundPiece $p): bool => ! $p->full() && ! ($p->hollow && abs($p->turn - M_PI) < 0.05 && self::endsSlot($p, $slots)))),
-            $slots, RingPieces::of($s),
+            self::full($cylinders, $s, $tree, true),
+            self::flats($s),
+            self::full($cylinders, $s, $tree, false),
+            array_values(array_filter($pieces, static fn(RoundPiece $p): bool => $p->kind === SurfaceKind::Cone && $p->full())),
+            array_values(
+                array_filter(
+                    $cylinders,
+                    static fn(RoundPiece $p): bool => !$p->full() &&
+                        !($p->hollow && abs($p->turn - M_PI) < 0.05 && self::endsSlot($p, $slots)),
+                ),
+            ),
+            $slots,
+            RingPieces::of($s),
         );
     }
 
@@ -50,7 +67,10 @@ final readonly class Features
     {
         foreach ($slots as $slot) {
             $d = Vector::sub($p->point, $slot->middle);
-            if (abs(2 * $p->low - $slot->width) < 1e-4 && abs(Vector::length(Vector::add($d, $slot->axis, -Vector::dot($d, $slot->axis))) - ($slot->length - $slot->width) / 2) < 1e-4) {
+            if (
+                abs(2 * $p->low - $slot->width) < 1e-4 &&
+                abs(Vector::length(Vector::add($d, $slot->axis, -Vector::dot($d, $slot->axis))) - ($slot->length - $slot->width) / 2) < 1e-4
+            ) {
                 return true;
             }
         }
@@ -71,7 +91,11 @@ final readonly class Features
                 $holes[] = new Hole($p->axis, $p->point, $p->low, $p->from, $p->to, $open);
             }
         }
-        usort($holes, static fn (Hole $p, Hole $q): int => array_map(static fn (float $v): float => round($v, 6), $p->point) <=> array_map(static fn (float $v): float => round($v, 6), $q->point));
+        usort(
+            $holes,
+            static fn(Hole $p, Hole $q): int => array_map(static fn(float $v): float => round($v, 6), $p->point) <=>
+                array_map(static fn(float $v): float => round($v, 6), $q->point),
+        );
 
         return $holes;
     }
@@ -88,7 +112,7 @@ final readonly class Features
     {
         $sum = [];
         foreach ($s->facet as $t => $f) {
-            if (! $s->surfaces[$s->surfaceOf[$f]]->isFlat()) {
+            if (!$s->surfaces[$s->surfaceOf[$f]]->isFlat()) {
                 continue;
             }
             [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
@@ -100,13 +124,21 @@ final readonly class Features
             $wz = $s->z[$c] - $s->z[$a];
             $area = sqrt(($uy * $wz - $uz * $wy) ** 2 + ($uz * $wx - $ux * $wz) ** 2 + ($ux * $wy - $uy * $wx) ** 2) / 2;
             // coarse enough for files in single precision
-            $key = round($s->nx[$f] * 1e4) . '|' . round($s->ny[$f] * 1e4) . '|' . round($s->nz[$f] * 1e4) . '|' . round($s->offset[$f] * 1e3);
+            $key =
+                round($s->nx[$f] * 1e4) . '|' . round($s->ny[$f] * 1e4) . '|' . round($s->nz[$f] * 1e4) . '|' . round($s->offset[$f] * 1e3);
             $key = str_replace('-0|', '0|', $key . '|');
-            $sum[$key] ??= [[$s->nx[$f], $s->ny[$f], $s->nz[$f]], $s->offset[$f], 0.0, [0.0, 0.0, 0.0], [INF, INF, INF], [-INF, -INF, -INF]];
+            $sum[$key] ??= [
+                [$s->nx[$f], $s->ny[$f], $s->nz[$f]],
+                $s->offset[$f],
+                0.0,
+                [0.0, 0.0, 0.0],
+                [INF, INF, INF],
+                [-INF, -INF, -INF],
+            ];
             $sum[$key][2] += $area;
-            $sum[$key][3][0] += $area * ($s->x[$a] + $s->x[$b] + $s->x[$c]) / 3;
-            $sum[$key][3][1] += $area * ($s->y[$a] + $s->y[$b] + $s->y[$c]) / 3;
-            $sum[$key][3][2] += $area * ($s->z[$a] + $s->z[$b] + $s->z[$c]) / 3;
+            $sum[$key][3][0] += ($area * ($s->x[$a] + $s->x[$b] + $s->x[$c])) / 3;
+            $sum[$key][3][1] += ($area * ($s->y[$a] + $s->y[$b] + $s->y[$c])) / 3;
+            $sum[$key][3][2] += ($area * ($s->z[$a] + $s->z[$b] + $s->z[$c])) / 3;
             foreach ([$s->x, $s->y, $s->z] as $k => $at) {
                 $sum[$key][4][$k] = min($sum[$key][4][$k], $at[$a], $at[$b], $at[$c]);
                 $sum[$key][5][$k] = max($sum[$key][5][$k], $at[$a], $at[$b], $at[$c]);
@@ -118,7 +150,11 @@ final readonly class Features
                 $flats[] = new Flat($n, $d, $area, [$m[0] / $area, $m[1] / $area, $m[2] / $area], [$least, $most]);
             }
         }
-        usort($flats, static fn (Flat $p, Flat $q): int => round($q->area, 6) <=> round($p->area, 6) ?: [$p->normal, $p->offset] <=> [$q->normal, $q->offset]);
+        usort(
+            $flats,
+            static fn(Flat $p, Flat $q): int => round($q->area, 6) <=> round($p->area, 6) ?:
+            [$p->normal, $p->offset] <=> [$q->normal, $q->offset],
+        );
 
         return $flats;
     }

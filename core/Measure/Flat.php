@@ -12,5 +12,11 @@ final readonly class Flat
      * @param array{float,float,float} $centroid
      * @param array{array{float,float,float}, array{float,float,float}}|null $box least and greatest corner
      */
-    public function __construct(public array $normal, public float $offset, public float $area, public array $centroid, public ?array $box = null) {}
+    public function __construct(
+        public array $normal,
+        public float $offset,
+        public float $area,
+        public array $centroid,
+        public ?array $box = null,
+    ) {}
 }

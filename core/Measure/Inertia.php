@@ -42,7 +42,7 @@ final readonly class Inertia
         for ($k = 0; $k < 3; $k++) {
             $out[] = [$a[$k][$k], [$e[0][$k], $e[1][$k], $e[2][$k]]];
         }
-        usort($out, static fn (array $u, array $v): int => $u[0] <=> $v[0]);
+        usort($out, static fn(array $u, array $v): int => $u[0] <=> $v[0]);
 
         return $out;
     }

@@ -25,7 +25,14 @@ final readonly class Item
      * @param bool $normal whether the direction stands across the item (a flat face) or runs along it
      * @param V|null $on a point of the axis, or of the plane
      */
-    private function __construct(public array $pieces, public ?array $direction, public bool $normal, public ?array $on, public ?Solid $solid, public ?Surface $surface) {}
+    private function __construct(
+        public array $pieces,
+        public ?array $direction,
+        public bool $normal,
+        public ?array $on,
+        public ?Solid $solid,
+        public ?Surface $surface,
+    ) {}
 
     /** @param V $p */
     public static function point(array $p): self
@@ -46,7 +53,13 @@ final readonly class Item
                     $g = $s->facet[intdiv($s->twin[$h], 3)];
                     $across[] = $s->surfaces[$s->surfaceOf[$g]]->name === $name ? -1 : $g;
                 }
-                $pieces[] = [self::at($s, $s->start[3 * $t]), self::at($s, $s->start[3 * $t + 1]), self::at($s, $s->start[3 * $t + 2]), $f, $across];
+                $pieces[] = [
+                    self::at($s, $s->start[3 * $t]),
+                    self::at($s, $s->start[3 * $t + 1]),
+                    self::at($s, $s->start[3 * $t + 2]),
+                    $f,
+                    $across,
+                ];
             }
         }
         if ($first === null) {
@@ -77,7 +90,14 @@ final readonly class Item
             return new self($pieces, null, false, null, $s, null);
         }
 
-        return new self($pieces, $shape->axis ?? $shape->tangents[0], false, $shape->axis === null ? $shape->stations[0] : $shape->centre, $s, null);
+        return new self(
+            $pieces,
+            $shape->axis ?? $shape->tangents[0],
+            false,
+            $shape->axis === null ? $shape->stations[0] : $shape->centre,
+            $s,
+            null,
+        );
     }
 
     /** @return V */

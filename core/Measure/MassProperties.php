@@ -74,9 +74,9 @@ final class MassProperties
     private array $spot = [];
 
     /** @throws OverBudget */
-    public function __construct(private readonly Solid $solid, Budget $budget = new Budget)
+    public function __construct(private readonly Solid $solid, Budget $budget = new Budget())
     {
-        $this->column = new LensColumn;
+        $this->column = new LensColumn();
         if ($solid->isEmpty()) {
             $this->volume = $this->area = 0.0;
             $this->centroid = [0.0, 0.0, 0.0];
@@ -88,7 +88,7 @@ final class MassProperties
         $budget->spend($solid->triangleCount());
         foreach ($solid->facet as $t => $f) {
             $s = $solid->surfaces[$solid->surfaceOf[$f]];
-            if (! $s->isFlat()) {
+            if (!$s->isFlat()) {
                 $budget->spend($s->patch === null ? self::ROUND : self::FREE);
                 $this->lens($t, $s);
             }
@@ -96,7 +96,10 @@ final class MassProperties
         $this->wedges();
         $this->volume = $this->v;
         $this->area = $this->a;
-        $this->centroid = $this->v == 0.0 ? [0.0, 0.0, 0.0] : [$this->o[0] + $this->mx / $this->v, $this->o[1] + $this->my / $this->v, $this->o[2] + $this->mz / $this->v];
+        $this->centroid =
+            $this->v == 0.0
+                ? [0.0, 0.0, 0.0]
+                : [$this->o[0] + $this->mx / $this->v, $this->o[1] + $this->my / $this->v, $this->o[2] + $this->mz / $this->v];
     }
 
     /** Mass in kg for a density in kg/m3. */
@@ -114,11 +117,11 @@ final class MassProperties
         [$mx, $my, $mz] = [$this->mx, $this->my, $this->mz];
         $v = $this->v;
         [$xx, $yy, $zz, $xy, $yz, $zx] = [$this->ixx, $this->iyy, $this->izz, $this->ixy, $this->iyz, $this->izx];
-        $xx -= $mx * $mx / $v;
-        $yy -= $my * $my / $v;
-        $zz -= $mz * $mz / $v;
+        $xx -= ($mx * $mx) / $v;
+        $yy -= ($my * $my) / $v;
+        $zz -= ($mz * $mz) / $v;
 
-        return new Inertia([$yy + $zz, $zz + $xx, $xx + $yy, $mx * $my / $v - $xy, $my * $mz / $v - $yz, $mz * $mx / $v - $zx]);
+        return new Inertia([$yy + $zz, $zz + $xx, $xx + $yy, ($mx * $my) / $v - $xy, ($my * $mz) / $v - $yz, ($mz * $mx) / $v - $zx]);
     }
 
     private function flat(): void
@@ -128,7 +131,7 @@ final class MassProperties
         $y = $s->y;
         $z = $s->z;
         [$ox, $oy, $oz] = $this->o;
-        $flat = array_map(static fn (Surface $u): bool => $u->isFlat(), $s->surfaces);
+        $flat = array_map(static fn(Surface $u): bool => $u->isFlat(), $s->surfaces);
         $v = $mx = $my = $mz = $area = 0.0;
         $ixx = $iyy = $izz = $ixy = $iyz = $izx = 0.0;
         for ($h = 0, $n = count($s->start); $h < $n; $h += 3) {
@@ -171,7 +174,14 @@ final class MassProperties
         $this->v = $v / 6;
         $this->a = $area;
         [$this->mx, $this->my, $this->mz] = [$mx / 24, $my / 24, $mz / 24];
-        [$this->ixx, $this->iyy, $this->izz, $this->ixy, $this->iyz, $this->izx] = [$ixx / 120, $iyy / 120, $izz / 120, $ixy / 120, $iyz / 120, $izx / 120];
+        [$this->ixx, $this->iyy, $this->izz, $this->ixy, $this->iyz, $this->izx] = [
+            $ixx / 120,
+            $iyy / 120,
+            $izz / 120,
+            $ixy / 120,
+            $iyz / 120,
+            $izx / 120,
+        ];
     }
 
     /** A little volume at a spot: adds to all moments. */
@@ -205,7 +215,15 @@ final class MassProperties
         $wa = (155 - $q) / 1200;
         $wb = (155 + $q) / 1200;
 
-        return $rule = [[1 / 3, 1 / 3, 9 / 40], [$a, $a, $wa], [1 - 2 * $a, $a, $wa], [$a, 1 - 2 * $a, $wa], [$b, $b, $wb], [1 - 2 * $b, $b, $wb], [$b, 1 - 2 * $b, $wb]];
+        return $rule = [
+            [1 / 3, 1 / 3, 9 / 40],
+            [$a, $a, $wa],
+            [1 - 2 * $a, $a, $wa],
+            [$a, 1 - 2 * $a, $wa],
+            [$b, $b, $wb],
+            [1 - 2 * $b, $b, $wb],
+            [$b, 1 - 2 * $b, $wb],
+        ];
     }
 
     /**
@@ -219,7 +237,11 @@ final class MassProperties
         static $rule = null;
         if ($rule === null) {
             $rule = [];
-            $points = [[0.2386191860831969, 0.4679139345726910], [0.6612093864662645, 0.3607615730481386], [0.9324695142031521, 0.1713244923791704]];
+            $points = [
+                [0.2386191860831969, 0.467913934572691],
+                [0.6612093864662645, 0.3607615730481386],
+                [0.9324695142031521, 0.1713244923791704],
+            ];
             $line = [];
             foreach ($points as [$at, $w]) {
                 $line[] = [(1 - $at) / 2, $w / 2];
@@ -269,13 +291,22 @@ final class MassProperties
                 $stands = $column->toRound($s, $px, $py, $pz);
             } else {
                 if ($spots !== null) {
-                    $patch->expect($spots[0][0] + $u * ($spots[1][0] - $spots[0][0]) + $v * ($spots[2][0] - $spots[0][0]), $spots[0][1] + $u * ($spots[1][1] - $spots[0][1]) + $v * ($spots[2][1] - $spots[0][1]));
+                    $patch->expect(
+                        $spots[0][0] + $u * ($spots[1][0] - $spots[0][0]) + $v * ($spots[2][0] - $spots[0][0]),
+                        $spots[0][1] + $u * ($spots[1][1] - $spots[0][1]) + $v * ($spots[2][1] - $spots[0][1]),
+                    );
                 }
                 $stands = $column->toPatch($patch, $px, $py, $pz);
             }
             if ($stands) {
                 // share of the triangle seen along the column, times the rule's weight
-                $this->addColumn($ox + $px, $oy + $py, $oz + $pz, $weight * ($nx * $column->dx + $ny * $column->dy + $nz * $column->dz), $slant);
+                $this->addColumn(
+                    $ox + $px,
+                    $oy + $py,
+                    $oz + $pz,
+                    $weight * ($nx * $column->dx + $ny * $column->dy + $nz * $column->dz),
+                    $slant,
+                );
             }
         }
     }
@@ -294,7 +325,13 @@ final class MassProperties
         }
         [$i, $j, $k] = $corners;
         $m = $this->solid;
-        $width = static fn (int $v): float => abs($s->radius + $s->slope * (($m->x[$v] - $s->point[0]) * $s->axis[0] + ($m->y[$v] - $s->point[1]) * $s->axis[1] + ($m->z[$v] - $s->point[2]) * $s->axis[2]));
+        $width = static fn(int $v): float => abs(
+            $s->radius +
+                $s->slope *
+                    (($m->x[$v] - $s->point[0]) * $s->axis[0] +
+                        ($m->y[$v] - $s->point[1]) * $s->axis[1] +
+                        ($m->z[$v] - $s->point[2]) * $s->axis[2]),
+        );
         if ($width($j) < $width($i) && $width($j) <= $width($k)) {
             [$i, $j, $k] = [$j, $k, $i];
         } elseif ($width($k) < $width($i)) {
@@ -319,8 +356,8 @@ final class MassProperties
         $this->a += abs($seen * $slant * (1 + $a * $length + $b * $length * $length));
         $near = self::GAUSS[0] * $length;
         $far = self::GAUSS[1] * $length;
-        $dv = $seen * $length / 2 * (1 + $a * $near + $b * $near * $near);
-        $dw = $seen * $length / 2 * (1 + $a * $far + $b * $far * $far);
+        $dv = (($seen * $length) / 2) * (1 + $a * $near + $b * $near * $near);
+        $dw = (($seen * $length) / 2) * (1 + $a * $far + $b * $far * $far);
         $x = $px + $near * $dx;
         $y = $py + $near * $dy;
         $z = $pz + $near * $dz;
@@ -350,7 +387,7 @@ final class MassProperties
         $out = [];
         $turn = $patch->period();
         foreach ($corners as $v) {
-            if (! isset($this->spot[$surface][$v])) {
+            if (!isset($this->spot[$surface][$v])) {
                 $patch->foot([$this->solid->x[$v], $this->solid->y[$v], $this->solid->z[$v]]);
                 $this->spot[$surface][$v] = $patch->lastFoot();
             }
@@ -398,13 +435,18 @@ final class MassProperties
             $e2 = [$t[1] * $e1[2] - $t[2] * $e1[1], $t[2] * $e1[0] - $t[0] * $e1[2], $t[0] * $e1[1] - $t[1] * $e1[0]];
             // beside a flat face the true curve lies in its plane
             $flat = $sa->isFlat() ? $e1 : ($sb->isFlat() ? [$m->nx[$fb], $m->ny[$fb], $m->nz[$fb]] : null);
-            $in = $flat === null ? null : [$t[1] * $flat[2] - $t[2] * $flat[1], $t[2] * $flat[0] - $t[0] * $flat[2], $t[0] * $flat[1] - $t[1] * $flat[0]];
+            $in =
+                $flat === null
+                    ? null
+                    : [$t[1] * $flat[2] - $t[2] * $flat[1], $t[2] * $flat[0] - $t[0] * $flat[2], $t[0] * $flat[1] - $t[1] * $flat[0]];
             foreach ($gauss as [$u, $weight]) {
                 $p = [$m->x[$a] + $u * $l * $t[0], $m->y[$a] + $u * $l * $t[1], $m->z[$a] + $u * $l * $t[2]];
                 // round faces that only touch each other run on into each other: any place on one of them near the edge lies on both
-                $onBoth = $in === null
-                    ? SurfaceMeeting::meet($m, $sa, $fa, $sb, $fb, $p, $e1, $e2) ?? SurfaceEquation::foot($sa, SurfaceEquation::project($sb, $p))
-                    : SurfaceEquation::along($sa->isFlat() ? $sb : $sa, $p, $in);
+                $onBoth =
+                    $in === null
+                        ? SurfaceMeeting::meet($m, $sa, $fa, $sb, $fb, $p, $e1, $e2) ??
+                            SurfaceEquation::foot($sa, SurfaceEquation::project($sb, $p))
+                        : SurfaceEquation::along($sa->isFlat() ? $sb : $sa, $p, $in);
                 if ($onBoth !== null) {
                     $q = [$onBoth[0] - $p[0], $onBoth[1] - $p[1], $onBoth[2] - $p[2]];
                     $this->wedge($sa, $fa, $p, $q, $t, $weight * $l);
@@ -426,13 +468,22 @@ final class MassProperties
         $m = $this->solid;
         $n = [$m->nx[$f], $m->ny[$f], $m->nz[$f]];
         $r = [0.0, 0.0, 0.0];
-        if (! $s->isFlat()) {
+        if (!$s->isFlat()) {
             [$onOwn, $n] = SurfaceEquation::projected($s, $p, $n);
             $r = [$onOwn[0] - $p[0], $onOwn[1] - $p[1], $onOwn[2] - $p[2]];
-            $wedge = $length * 0.5 * (($r[1] * $q[2] - $r[2] * $q[1]) * $t[0] + ($r[2] * $q[0] - $r[0] * $q[2]) * $t[1] + ($r[0] * $q[1] - $r[1] * $q[0]) * $t[2]);
+            $wedge =
+                $length *
+                0.5 *
+                (($r[1] * $q[2] - $r[2] * $q[1]) * $t[0] +
+                    ($r[2] * $q[0] - $r[0] * $q[2]) * $t[1] +
+                    ($r[0] * $q[1] - $r[1] * $q[0]) * $t[2]);
             $this->add($wedge, $p[0] + ($q[0] + $r[0]) / 3, $p[1] + ($q[1] + $r[1]) / 3, $p[2] + ($q[2] + $r[2]) / 3);
         }
         // the strip of surface between the projected chord and the true curve, outside to the right of the edge
-        $this->a += $length * (($q[0] - $r[0]) * ($t[1] * $n[2] - $t[2] * $n[1]) + ($q[1] - $r[1]) * ($t[2] * $n[0] - $t[0] * $n[2]) + ($q[2] - $r[2]) * ($t[0] * $n[1] - $t[1] * $n[0]));
+        $this->a +=
+            $length *
+            (($q[0] - $r[0]) * ($t[1] * $n[2] - $t[2] * $n[1]) +
+                ($q[1] - $r[1]) * ($t[2] * $n[0] - $t[0] * $n[2]) +
+                ($q[2] - $r[2]) * ($t[0] * $n[1] - $t[1] * $n[0]));
     }
 }

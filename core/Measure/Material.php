@@ -16,10 +16,29 @@ final readonly class Material
 {
     /** kg/m3 by name */
     public const TABLE = [
-        'spruce' => 450.0, 'pine' => 520.0, 'birch' => 650.0, 'beech' => 720.0, 'oak' => 700.0, 'birch plywood' => 680.0, 'cork' => 200.0,
-        'PLA' => 1240.0, 'PETG' => 1270.0, 'ABS' => 1040.0, 'nylon' => 1140.0, 'acrylic' => 1190.0, 'polypropylene' => 905.0, 'polystyrene' => 1050.0,
-        'aluminium' => 2700.0, 'steel' => 7850.0, 'stainless steel' => 7900.0, 'cast iron' => 7200.0, 'brass' => 8500.0, 'copper' => 8960.0, 'titanium' => 4510.0,
-        'glass' => 2500.0, 'concrete' => 2400.0,
+        'spruce' => 450.0,
+        'pine' => 520.0,
+        'birch' => 650.0,
+        'beech' => 720.0,
+        'oak' => 700.0,
+        'birch plywood' => 680.0,
+        'cork' => 200.0,
+        'PLA' => 1240.0,
+        'PETG' => 1270.0,
+        'ABS' => 1040.0,
+        'nylon' => 1140.0,
+        'acrylic' => 1190.0,
+        'polypropylene' => 905.0,
+        'polystyrene' => 1050.0,
+        'aluminium' => 2700.0,
+        'steel' => 7850.0,
+        'stainless steel' => 7900.0,
+        'cast iron' => 7200.0,
+        'brass' => 8500.0,
+        'copper' => 8960.0,
+        'titanium' => 4510.0,
+        'glass' => 2500.0,
+        'concrete' => 2400.0,
     ];
 
     /** The name of one whose density is typed. */
@@ -32,7 +51,11 @@ final readonly class Material
      * @param string $name of the table, or OWN
      * @param string $density as typed, for an own one
      */
-    public function __construct(public string $name, public string $density = '', public DensityUnit $unit = DensityUnit::GramPerCubicCentimetre) {}
+    public function __construct(
+        public string $name,
+        public string $density = '',
+        public DensityUnit $unit = DensityUnit::GramPerCubicCentimetre,
+    ) {}
 
     /**
      * kg/m3

@@ -57,7 +57,17 @@ final class MeshFaults
             }
         }
 
-        return $first === null ? null : self::fault($s, 'self-crossing', $n, $first, 'The surface passes through itself: ' . ($n === self::COUNTED ? "at least $n" : $n) . ($n === 1 ? ' pair of triangles crosses.' : ' pairs of triangles cross.'));
+        return $first === null
+            ? null
+            : self::fault(
+                $s,
+                'self-crossing',
+                $n,
+                $first,
+                'The surface passes through itself: ' .
+                    ($n === self::COUNTED ? "at least $n" : $n) .
+                    ($n === 1 ? ' pair of triangles crosses.' : ' pairs of triangles cross.'),
+            );
     }
 
     /** Triangles that hang together over edges; a hollow inside is a shell of its own. */
@@ -71,11 +81,11 @@ final class MeshFaults
             }
             $shells++;
             $seen[$t] = true;
-            for ($stack = [$t]; $stack !== [];) {
+            for ($stack = [$t]; $stack !== []; ) {
                 $q = array_pop($stack);
                 for ($h = 3 * $q; $h < 3 * $q + 3; $h++) {
                     $o = intdiv($s->twin[$h], 3);
-                    if ($s->twin[$h] >= 0 && ! isset($seen[$o])) {
+                    if ($s->twin[$h] >= 0 && !isset($seen[$o])) {
                         $seen[$o] = true;
                         $stack[] = $o;
                     }
@@ -92,9 +102,17 @@ final class MeshFaults
         $from = array_keys($s->twin, -1, true);
         // edges that two triangles run along in the same direction are turned, not open
         $same = self::alike($s);
-        $open = array_values(array_filter($from, static fn (int $h): bool => ! isset($same[$h])));
+        $open = array_values(array_filter($from, static fn(int $h): bool => !isset($same[$h])));
 
-        return $open === [] ? null : self::fault($s, 'open', count($open), $open[0], 'The surface is open: ' . count($open) . ' edges have nothing on their other side.');
+        return $open === []
+            ? null
+            : self::fault(
+                $s,
+                'open',
+                count($open),
+                $open[0],
+                'The surface is open: ' . count($open) . ' edges have nothing on their other side.',
+            );
     }
 
     /** @return Fault|null */
@@ -102,7 +120,15 @@ final class MeshFaults
     {
         $same = array_keys(self::alike($s));
 
-        return $same === [] ? null : self::fault($s, 'turned', intdiv(count($same), 2), $same[0], 'Some triangles look the wrong way: ' . intdiv(count($same), 2) . ' edges are run along twice in one direction.');
+        return $same === []
+            ? null
+            : self::fault(
+                $s,
+                'turned',
+                intdiv(count($same), 2),
+                $same[0],
+                'Some triangles look the wrong way: ' . intdiv(count($same), 2) . ' edges are run along twice in one direction.',
+            );
     }
 
     /** @return Fault|null */
@@ -120,13 +146,21 @@ final class MeshFaults
             $seen[$key] = true;
         }
 
-        return $twice === [] ? null : self::fault($s, 'doubled', count($twice), $twice[0], count($twice) . (count($twice) === 1 ? ' triangle lies' : ' triangles lie') . ' exactly on another one.');
+        return $twice === []
+            ? null
+            : self::fault(
+                $s,
+                'doubled',
+                count($twice),
+                $twice[0],
+                count($twice) . (count($twice) === 1 ? ' triangle lies' : ' triangles lie') . ' exactly on another one.',
+            );
     }
 
     /** The mesh with every triangle once. */
     private static function once(Solid $s): Solid
     {
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         $plane = $b->surface(Surface::plane('file:face'));
         foreach ($s->x as $v => $x) {
             $b->vertex($x, $s->y[$v], $s->z[$v]);
@@ -136,7 +170,7 @@ final class MeshFaults
             $c = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
             $key = $c;
             sort($key);
-            if (! isset($seen[implode(' ', $key)])) {
+            if (!isset($seen[implode(' ', $key)])) {
                 $seen[implode(' ', $key)] = true;
                 $b->triangle($c[0], $c[1], $c[2], $b->facetThrough($c[0], $c[1], $c[2], $plane));
             }
@@ -148,7 +182,9 @@ final class MeshFaults
     /** @return Fault|null a closed mesh that encloses less than nothing */
     private static function insideOut(Solid $s): ?array
     {
-        return in_array(-1, $s->twin, true) || $s->isEmpty() || $s->facettedVolume() >= 0 ? null : self::fault($s, 'inside-out', 1, 0, 'The surface is inside out: what should be material counts as empty.');
+        return in_array(-1, $s->twin, true) || $s->isEmpty() || $s->facettedVolume() >= 0
+            ? null
+            : self::fault($s, 'inside-out', 1, 0, 'The surface is inside out: what should be material counts as empty.');
     }
 
     /** @return array<int, true> half-edges that another triangle runs along in the same direction */

@@ -44,7 +44,7 @@ final class PartMeasures
     /** @var array<int, Symmetry> */
     private array $symmetry = [];
 
-    public function __construct(public readonly Solid $solid, public readonly Budget $budget = new Budget) {}
+    public function __construct(public readonly Solid $solid, public readonly Budget $budget = new Budget()) {}
 
     public function isFine(): bool
     {
@@ -108,7 +108,11 @@ final class PartMeasures
     /** The surface has no gap and no fault of another kind, and encloses something. */
     public function isClosed(): bool
     {
-        return $this->closed ??= ! in_array(-1, $this->solid->twin, true) && ! $this->solid->isEmpty() && $this->solid->facettedVolume() > 0 && $this->faults() === [];
+        return $this->closed ??=
+            !in_array(-1, $this->solid->twin, true) &&
+            !$this->solid->isEmpty() &&
+            $this->solid->facettedVolume() > 0 &&
+            $this->faults() === [];
     }
 
     /**

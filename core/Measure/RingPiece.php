@@ -19,5 +19,12 @@ final readonly class RingPiece
      * @param float $turn how far round the tube, radians
      * @param bool $hollow whether it looks towards the middle of its tube, as the round of an inner edge does
      */
-    public function __construct(public array $axis, public array $centre, public float $radius, public float $tube, public float $turn, public bool $hollow) {}
+    public function __construct(
+        public array $axis,
+        public array $centre,
+        public float $radius,
+        public float $tube,
+        public float $turn,
+        public bool $hollow,
+    ) {}
 }

@@ -36,7 +36,14 @@ final class RingPieces
         $out = [];
         foreach ($turns as $i => $at) {
             $u = $s->surfaces[$i];
-            $out[] = new RingPiece($u->axis, $u->point, $u->radius, $u->tube, self::span(array_map(floatval(...), array_keys($at))), $hollow[$i] > 0);
+            $out[] = new RingPiece(
+                $u->axis,
+                $u->point,
+                $u->radius,
+                $u->tube,
+                self::span(array_map(floatval(...), array_keys($at))),
+                $hollow[$i] > 0,
+            );
         }
 
         return $out;

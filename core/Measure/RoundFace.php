@@ -25,7 +25,15 @@ final readonly class RoundFace
      * @param float $depth along the axis, mm; of a ball its extent along z
      * @param bool $hollow whether the face looks towards its axis or middle, as the wall of a hole does
      */
-    private function __construct(public SurfaceKind $kind, public float $radius, public float $other, public array $point, public ?array $axis, public float $depth, public bool $hollow) {}
+    private function __construct(
+        public SurfaceKind $kind,
+        public float $radius,
+        public float $other,
+        public array $point,
+        public ?array $axis,
+        public float $depth,
+        public bool $hollow,
+    ) {}
 
     /** @throws Refused no-face; not-round for flat and free faces */
     public static function of(Solid $s, string $name): self
@@ -68,6 +76,14 @@ final readonly class RoundFace
             default => [$surface->radius, $surface->radius],
         };
 
-        return new self($surface->kind, $radius, $other, $ball ? $surface->point : Vector::add($surface->point, $surface->axis, ($low + $high) / 2), $ball ? null : $surface->axis, $high - $low, $hollow);
+        return new self(
+            $surface->kind,
+            $radius,
+            $other,
+            $ball ? $surface->point : Vector::add($surface->point, $surface->axis, ($low + $high) / 2),
+            $ball ? null : $surface->axis,
+            $high - $low,
+            $hollow,
+        );
     }
 }

@@ -23,7 +23,18 @@ final readonly class RoundPiece
      * @param bool $hollow whether it looks towards its axis, as the wall of a hole does
      * @param V $toward unit, across the axis, to the middle of what is there of it; of no meaning for a full round
      */
-    public function __construct(public SurfaceKind $kind, public array $axis, public array $point, public float $low, public float $high, public float $from, public float $to, public float $turn, public bool $hollow, public array $toward) {}
+    public function __construct(
+        public SurfaceKind $kind,
+        public array $axis,
+        public array $point,
+        public float $low,
+        public float $high,
+        public float $from,
+        public float $to,
+        public float $turn,
+        public bool $hollow,
+        public array $toward,
+    ) {}
 
     /** Whether it goes all the way round. */
     public function full(): bool

@@ -24,7 +24,7 @@ final class RoundPieces
         foreach ($s->facet as $t => $f) {
             $i = $s->surfaceOf[$f];
             $surface = $s->surfaces[$i];
-            if (! in_array($surface->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true)) {
+            if (!in_array($surface->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true)) {
                 continue;
             }
             $v = $s->start[3 * $t];
@@ -58,7 +58,10 @@ final class RoundPieces
             $h = [];
             for ($k = 3 * $t; $k < 3 * $t + 3; $k++) {
                 $v = $s->start[$k];
-                $h[] = ($s->x[$v] - $surface->point[0]) * $surface->axis[0] + ($s->y[$v] - $surface->point[1]) * $surface->axis[1] + ($s->z[$v] - $surface->point[2]) * $surface->axis[2];
+                $h[] =
+                    ($s->x[$v] - $surface->point[0]) * $surface->axis[0] +
+                    ($s->y[$v] - $surface->point[1]) * $surface->axis[1] +
+                    ($s->z[$v] - $surface->point[2]) * $surface->axis[2];
             }
             $spans[] = [min($h), max($h), $t];
         }
@@ -133,7 +136,17 @@ final class RoundPieces
             [$from, $to, $low, $high] = [-$to, -$from, $high, $low];
         }
 
-        return new RoundPiece($surface->kind, [$sign * $a[0] + 0.0, $sign * $a[1] + 0.0, $sign * $a[2] + 0.0], $middle, $low, $high, $from, $to, $turn, $hollow,
-            Vector::add(Vector::add([0.0, 0.0, 0.0], $u, cos($at)), $w, sin($at)));
+        return new RoundPiece(
+            $surface->kind,
+            [$sign * $a[0] + 0.0, $sign * $a[1] + 0.0, $sign * $a[2] + 0.0],
+            $middle,
+            $low,
+            $high,
+            $from,
+            $to,
+            $turn,
+            $hollow,
+            Vector::add(Vector::add([0.0, 0.0, 0.0], $u, cos($at)), $w, sin($at)),
+        );
     }
 }

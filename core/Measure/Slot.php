@@ -24,16 +24,23 @@ final readonly class Slot
      *
      * @throws OverBudget
      */
-    public static function among(array $pieces, Budget $budget = new Budget): array
+    public static function among(array $pieces, Budget $budget = new Budget()): array
     {
-        $ends = array_values(array_filter($pieces, static fn (RoundPiece $p): bool => $p->hollow && $p->low === $p->high && abs($p->turn - M_PI) < 0.05));
+        $ends = array_values(
+            array_filter($pieces, static fn(RoundPiece $p): bool => $p->hollow && $p->low === $p->high && abs($p->turn - M_PI) < 0.05),
+        );
         $out = [];
         $taken = [];
         foreach ($ends as $i => $a) {
             $budget->spend(1 + intdiv(count($ends) - $i, 2));
             foreach ($ends as $j => $b) {
-                if ($j <= $i || isset($taken[$i]) || isset($taken[$j]) || abs($a->low - $b->low) > 1e-4 * $a->low
-                    || abs(Vector::dot($a->axis, $b->axis)) < 1 - 1e-6) {
+                if (
+                    $j <= $i ||
+                    isset($taken[$i]) ||
+                    isset($taken[$j]) ||
+                    abs($a->low - $b->low) > 1e-4 * $a->low ||
+                    abs(Vector::dot($a->axis, $b->axis)) < 1 - 1e-6
+                ) {
                     continue;
                 }
                 $way = Vector::sub($b->point, $a->point);
@@ -43,7 +50,13 @@ final readonly class Slot
                     continue;
                 }
                 $taken[$i] = $taken[$j] = true;
-                $out[] = new self($a->axis, Vector::add($a->point, $way, 0.5), 2 * $a->low, $long + 2 * $a->low, min($a->length(), $b->length()));
+                $out[] = new self(
+                    $a->axis,
+                    Vector::add($a->point, $way, 0.5),
+                    2 * $a->low,
+                    $long + 2 * $a->low,
+                    min($a->length(), $b->length()),
+                );
             }
         }
 

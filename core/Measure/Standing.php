@@ -31,7 +31,11 @@ final readonly class Standing
         $lies = [];
         foreach ($s->facet as $f) {
             $name = $s->surfaces[$s->surfaceOf[$f]]->name;
-            $lies[$name] = ($lies[$name] ?? true) && $s->surfaces[$s->surfaceOf[$f]]->isFlat() && $s->nz[$f] < -1 + 1e-9 && abs(-$s->offset[$f] - $m->bounds()->min[2]) < 1e-4;
+            $lies[$name] =
+                ($lies[$name] ?? true) &&
+                $s->surfaces[$s->surfaceOf[$f]]->isFlat() &&
+                $s->nz[$f] < -1 + 1e-9 &&
+                abs(-$s->offset[$f] - $m->bounds()->min[2]) < 1e-4;
         }
 
         return FaceArea::ofAll($s, array_map(strval(...), array_keys(array_filter($lies))));
@@ -42,7 +46,7 @@ final readonly class Standing
         $s = $m->solid;
         $area = 0.0;
         foreach ($s->facet as $t => $f) {
-            if ($s->nz[$f] * $up < 1 - 1e-9 || ! $s->surfaces[$s->surfaceOf[$f]]->isFlat() || abs($s->nz[$f] * $s->offset[$f] - $z) > 1e-4) {
+            if ($s->nz[$f] * $up < 1 - 1e-9 || !$s->surfaces[$s->surfaceOf[$f]]->isFlat() || abs($s->nz[$f] * $s->offset[$f] - $z) > 1e-4) {
                 continue;
             }
             [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
@@ -60,6 +64,6 @@ final readonly class Standing
 
     public function onItsHead(): bool
     {
-        return ! $this->balances() && $this->top > self::HEAD * $this->base;
+        return !$this->balances() && $this->top > self::HEAD * $this->base;
     }
 }

@@ -59,7 +59,7 @@ final class SurfaceRecognition
             $aside += $strange;
         }
         // where a facet that cannot be its is left, the face is none
-        $found = array_values(array_filter($found, static fn (array $f): bool => Plausible::strangers($graph, $f[0], $f[1]) === []));
+        $found = array_values(array_filter($found, static fn(array $f): bool => Plausible::strangers($graph, $f[0], $f[1]) === []));
         $known = self::solid($graph, $found);
 
         // nothing is measured worse than its facets
@@ -94,7 +94,7 @@ final class SurfaceRecognition
         }
         $round = count($surfaces);
         foreach ($graph->normal as $f => $_) {
-            if (! isset($surfaceOf[$f])) {
+            if (!isset($surfaceOf[$f])) {
                 $surfaceOf[$f] = count($surfaces);
                 $surfaces[] = Surface::plane('file:flat ' . (count($surfaces) - $round + 1));
             }
@@ -102,8 +102,18 @@ final class SurfaceRecognition
         ksort($surfaceOf);
 
         return new Solid(
-            $mesh->x, $mesh->y, $mesh->z, $mesh->start, $mesh->twin, $graph->facetOf,
-            array_column($graph->normal, 0), array_column($graph->normal, 1), array_column($graph->normal, 2), $graph->offset, $surfaceOf, $surfaces,
+            $mesh->x,
+            $mesh->y,
+            $mesh->z,
+            $mesh->start,
+            $mesh->twin,
+            $graph->facetOf,
+            array_column($graph->normal, 0),
+            array_column($graph->normal, 1),
+            array_column($graph->normal, 2),
+            $graph->offset,
+            $surfaceOf,
+            $surfaces,
         );
     }
 
@@ -122,7 +132,10 @@ final class SurfaceRecognition
             }
             for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                 $v = $known->start[$h];
-                $out[$surface->name] = max($out[$surface->name] ?? 0.0, abs(SurfaceEquation::distance($surface, [$known->x[$v], $known->y[$v], $known->z[$v]])));
+                $out[$surface->name] = max(
+                    $out[$surface->name] ?? 0.0,
+                    abs(SurfaceEquation::distance($surface, [$known->x[$v], $known->y[$v], $known->z[$v]])),
+                );
             }
         }
 

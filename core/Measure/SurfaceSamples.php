@@ -23,7 +23,7 @@ final class SurfaceSamples
      */
     public static function all(Solid $s): array
     {
-        self::$known ??= new \WeakMap;
+        self::$known ??= new \WeakMap();
 
         return self::$known[$s] ??= iterator_to_array(self::of($s), false);
     }
@@ -50,9 +50,12 @@ final class SurfaceSamples
             }
             $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
             $surface = $s->surfaces[$s->surfaceOf[$f]];
-            $area = abs($n[0] * (($c[1][1] - $c[0][1]) * ($c[2][2] - $c[0][2]) - ($c[1][2] - $c[0][2]) * ($c[2][1] - $c[0][1]))
-                + $n[1] * (($c[1][2] - $c[0][2]) * ($c[2][0] - $c[0][0]) - ($c[1][0] - $c[0][0]) * ($c[2][2] - $c[0][2]))
-                + $n[2] * (($c[1][0] - $c[0][0]) * ($c[2][1] - $c[0][1]) - ($c[1][1] - $c[0][1]) * ($c[2][0] - $c[0][0]))) / 2;
+            $area =
+                abs(
+                    $n[0] * (($c[1][1] - $c[0][1]) * ($c[2][2] - $c[0][2]) - ($c[1][2] - $c[0][2]) * ($c[2][1] - $c[0][1])) +
+                        $n[1] * (($c[1][2] - $c[0][2]) * ($c[2][0] - $c[0][0]) - ($c[1][0] - $c[0][0]) * ($c[2][2] - $c[0][2])) +
+                        $n[2] * (($c[1][0] - $c[0][0]) * ($c[2][1] - $c[0][1]) - ($c[1][1] - $c[0][1]) * ($c[2][0] - $c[0][0])),
+                ) / 2;
             $weights = [[1 / 3, 1 / 3, 1 / 3]];
             foreach ([[0.5, 0.5, 0.0], [0.0, 0.5, 0.5], [0.5, 0.0, 0.5]] as $k => $w) {
                 $o = $s->twin[$h + $k];
@@ -67,8 +70,14 @@ final class SurfaceSamples
                 }
             }
             foreach ($weights as [$a, $b, $g]) {
-                $p = [$a * $c[0][0] + $b * $c[1][0] + $g * $c[2][0], $a * $c[0][1] + $b * $c[1][1] + $g * $c[2][1], $a * $c[0][2] + $b * $c[1][2] + $g * $c[2][2]];
-                yield $surface->isFlat() ? [$p, $n, $t] : [SurfaceEquation::project($surface, $p), SurfaceEquation::outward($surface, $p, $n), $t];
+                $p = [
+                    $a * $c[0][0] + $b * $c[1][0] + $g * $c[2][0],
+                    $a * $c[0][1] + $b * $c[1][1] + $g * $c[2][1],
+                    $a * $c[0][2] + $b * $c[1][2] + $g * $c[2][2],
+                ];
+                yield $surface->isFlat()
+                    ? [$p, $n, $t]
+                    : [SurfaceEquation::project($surface, $p), SurfaceEquation::outward($surface, $p, $n), $t];
             }
         }
     }

@@ -40,11 +40,17 @@ final readonly class Symmetry
     {
         $twice = $at === null ? $bounds->min[$axis] + $bounds->max[$axis] : 2 * $at;
 
-        return self::imaged($s, max($bounds->size()) + abs($twice - $bounds->min[$axis] - $bounds->max[$axis]), $tree, $enough, static function (array $p) use ($axis, $twice): array {
-            $p[$axis] = $twice - $p[$axis];
+        return self::imaged(
+            $s,
+            max($bounds->size()) + abs($twice - $bounds->min[$axis] - $bounds->max[$axis]),
+            $tree,
+            $enough,
+            static function (array $p) use ($axis, $twice): array {
+                $p[$axis] = $twice - $p[$axis];
 
-            return $p;
-        });
+                return $p;
+            },
+        );
     }
 
     /**
@@ -67,7 +73,7 @@ final readonly class Symmetry
         $reach = 1.01 * ($rise === [] ? 0.0 : max($rise)) + 1e-6;
         $worst = null;
         $most = 0.0;
-        $points = array_map(static fn (array $sample): array => $sample[0], SurfaceSamples::all($s));
+        $points = array_map(static fn(array $sample): array => $sample[0], SurfaceSamples::all($s));
         // parts are mostly divided alike on both sides: a point whose image is another point needs no search
         $there = [];
         foreach ($points as $p) {
@@ -119,7 +125,7 @@ final readonly class Symmetry
     private static function toTrueSurface(Solid $s, int $t, array $rise, array $p, float $toFacet): float
     {
         $i = $s->surfaceOf[$s->facet[$t]];
-        if (! isset($rise[$i])) {
+        if (!isset($rise[$i])) {
             return $toFacet;
         }
         $true = abs(SurfaceEquation::distance($s->surfaces[$i], $p));
@@ -142,11 +148,13 @@ final readonly class Symmetry
             }
             [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
             foreach ([[1 / 3, 1 / 3, 1 / 3], [0.5, 0.5, 0.0], [0.0, 0.5, 0.5], [0.5, 0.0, 0.5]] as [$u, $v, $w]) {
-                $away = abs(SurfaceEquation::distance($surface, [
-                    $u * $s->x[$a] + $v * $s->x[$b] + $w * $s->x[$c],
-                    $u * $s->y[$a] + $v * $s->y[$b] + $w * $s->y[$c],
-                    $u * $s->z[$a] + $v * $s->z[$b] + $w * $s->z[$c],
-                ]));
+                $away = abs(
+                    SurfaceEquation::distance($surface, [
+                        $u * $s->x[$a] + $v * $s->x[$b] + $w * $s->x[$c],
+                        $u * $s->y[$a] + $v * $s->y[$b] + $w * $s->y[$c],
+                        $u * $s->z[$a] + $v * $s->z[$b] + $w * $s->z[$c],
+                    ]),
+                );
                 $rise[$s->surfaceOf[$f]] = max($rise[$s->surfaceOf[$f]] ?? 0.0, $away);
             }
         }

@@ -28,7 +28,7 @@ final class Through
         foreach ([1.0, -1.0] as $sign) {
             $way = [$sign * $axis[0], $sign * $axis[1], $sign * $axis[2]];
             $hit = $tree->firstHit($middle, $way, 0.0, $far);
-            if ($hit !== null && ! self::leaves($tree, $middle, $way, $half, $hit[0], $radius, $far)) {
+            if ($hit !== null && !self::leaves($tree, $middle, $way, $half, $hit[0], $radius, $far)) {
                 return false;
             }
         }
@@ -78,7 +78,7 @@ final class Through
         $out = [];
         for ($i = 0; $i < 8; $i++) {
             // not along faces that stand square to the hole
-            $angle = ($i + 0.37) * M_PI / 4;
+            $angle = (($i + 0.37) * M_PI) / 4;
             $out[] = Vector::add(Vector::add([0.0, 0.0, 0.0], $u, cos($angle)), $v, sin($angle));
         }
 

@@ -36,7 +36,17 @@ final class TriangleBoxes
         $left = (self::MOST - 1) * count($s->facet);
         foreach ($s->facet as $t => $_) {
             [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
-            [$ax, $ay, $az, $bx, $by, $bz, $cx, $cy, $cz] = [$s->x[$a], $s->y[$a], $s->z[$a], $s->x[$b], $s->y[$b], $s->z[$b], $s->x[$c], $s->y[$c], $s->z[$c]];
+            [$ax, $ay, $az, $bx, $by, $bz, $cx, $cy, $cz] = [
+                $s->x[$a],
+                $s->y[$a],
+                $s->z[$a],
+                $s->x[$b],
+                $s->y[$b],
+                $s->z[$b],
+                $s->x[$c],
+                $s->y[$c],
+                $s->z[$c],
+            ];
             $box = [min($ax, $bx, $cx), min($ay, $by, $cy), min($az, $bz, $cz), max($ax, $bx, $cx), max($ay, $by, $cy), max($az, $bz, $cz)];
             [$dx, $dy, $dz] = [$box[3] - $box[0], $box[4] - $box[1], $box[5] - $box[2]];
             if ($left > 0 && ($dx > $long || $dy > $long || $dz > $long)) {

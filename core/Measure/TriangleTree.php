@@ -67,7 +67,7 @@ final class TriangleTree
      *
      * @throws OverBudget
      */
-    public function __construct(Solid $solid, private readonly Budget $budget = new Budget)
+    public function __construct(Solid $solid, private readonly Budget $budget = new Budget())
     {
         if ($solid->facet === []) {
             $this->order = [];
@@ -84,12 +84,21 @@ final class TriangleTree
         }
         $this->order = array_keys($box);
         $this->split(0, count($this->order), $box, $centre);
-        $this->order = array_map(static fn (int $i): int => $of[$i], $this->order);
+        $this->order = array_map(static fn(int $i): int => $of[$i], $this->order);
         foreach ($this->order as $t) {
             [$a, $b, $c] = [$solid->start[3 * $t], $solid->start[3 * $t + 1], $solid->start[3 * $t + 2]];
-            array_push($this->sides, $solid->x[$a], $solid->y[$a], $solid->z[$a],
-                $solid->x[$b] - $solid->x[$a], $solid->y[$b] - $solid->y[$a], $solid->z[$b] - $solid->z[$a],
-                $solid->x[$c] - $solid->x[$a], $solid->y[$c] - $solid->y[$a], $solid->z[$c] - $solid->z[$a]);
+            array_push(
+                $this->sides,
+                $solid->x[$a],
+                $solid->y[$a],
+                $solid->z[$a],
+                $solid->x[$b] - $solid->x[$a],
+                $solid->y[$b] - $solid->y[$a],
+                $solid->z[$b] - $solid->z[$a],
+                $solid->x[$c] - $solid->x[$a],
+                $solid->y[$c] - $solid->y[$a],
+                $solid->z[$c] - $solid->z[$a],
+            );
             $f = $solid->facet[$t];
             array_push($this->plane, $solid->nx[$f], $solid->ny[$f], $solid->nz[$f], $solid->offset[$f]);
         }

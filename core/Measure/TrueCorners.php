@@ -76,7 +76,7 @@ final class TrueCorners
             foreach ($this->edges[$v] ?? [] as [$w, $f, $g]) {
                 $b = $near[$w] ?? null;
                 if ($a !== null && $b !== null) {
-                    $best = max($best, $this->along($v, $w, [$f, $g], static fn (array $p): float => $sign * $p[$k]));
+                    $best = max($best, $this->along($v, $w, [$f, $g], static fn(array $p): float => $sign * $p[$k]));
                 }
             }
         }
@@ -89,12 +89,12 @@ final class TrueCorners
     {
         $s = $this->solid;
         $this->budget->spend(count($s->facet));
-        $round = array_map(static fn ($u): bool => ! $u->isFlat(), $s->surfaces);
+        $round = array_map(static fn($u): bool => !$u->isFlat(), $s->surfaces);
         $out = [];
         foreach ($s->twin as $h => $o) {
             $f = $s->facet[intdiv($h, 3)];
             $g = $o < 0 ? $f : $s->facet[intdiv($o, 3)];
-            if ($s->surfaceOf[$f] === $s->surfaceOf[$g] || (! $round[$s->surfaceOf[$f]] && ! $round[$s->surfaceOf[$g]])) {
+            if ($s->surfaceOf[$f] === $s->surfaceOf[$g] || (!$round[$s->surfaceOf[$f]] && !$round[$s->surfaceOf[$g]])) {
                 continue;
             }
             if ($h < $o) {
@@ -185,7 +185,7 @@ final class TrueCorners
             $t = $low + self::GOLDEN * ($high - $low);
             [$u, $x] = [$at($s), $at($t)];
             $best = max($best, $u, $x);
-            $u > $x ? $high = $t : $low = $s;
+            $u > $x ? ($high = $t) : ($low = $s);
         }
 
         return $best;

@@ -51,14 +51,14 @@ final readonly class WallThickness
             if ($hit !== null) {
                 $length = $hit[0];
                 $surface = $s->surfaceOfTriangle($hit[1]);
-                if (! $surface->isFlat()) {
+                if (!$surface->isFlat()) {
                     $q = [$p[0] + $length * $in[0], $p[1] + $length * $in[1], $p[2] + $length * $in[2]];
                     $q = SurfaceEquation::project($surface, $q);
                     $length = sqrt(($q[0] - $p[0]) ** 2 + ($q[1] - $p[1]) ** 2 + ($q[2] - $p[2]) ** 2);
                 }
                 if ($length < $thinnest) {
                     $thinnest = $length;
-                    $spot = [$p[0] + $length / 2 * $in[0], $p[1] + $length / 2 * $in[1], $p[2] + $length / 2 * $in[2]];
+                    $spot = [$p[0] + ($length / 2) * $in[0], $p[1] + ($length / 2) * $in[1], $p[2] + ($length / 2) * $in[2]];
                 }
             }
         }

@@ -27,11 +27,11 @@ final class BestPose
             if (max($z) - min($z) > $bed[2] + 1e-6) {
                 continue;
             }
-            $hull = Tipping::hull(array_map(static fn (array $p): array => [$p[$a], $p[$b]], $points));
+            $hull = Tipping::hull(array_map(static fn(array $p): array => [$p[$a], $p[$b]], $points));
             for ($degrees = 0; $degrees < 180; $degrees += self::STEP) {
                 [$c, $d] = [cos(deg2rad($degrees)), sin(deg2rad($degrees))];
-                $x = array_map(static fn (array $p): float => $c * $p[0] - $d * $p[1], $hull);
-                $y = array_map(static fn (array $p): float => $d * $p[0] + $c * $p[1], $hull);
+                $x = array_map(static fn(array $p): float => $c * $p[0] - $d * $p[1], $hull);
+                $y = array_map(static fn(array $p): float => $d * $p[0] + $c * $p[1], $hull);
                 if (max($x) - min($x) <= $bed[0] + 1e-6 && max($y) - min($y) <= $bed[1] + 1e-6) {
                     return $n > 0 ? 'laid' : ($degrees === 0 ? 'stands' : 'turned');
                 }

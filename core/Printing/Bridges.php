@@ -33,7 +33,7 @@ final class Bridges
      *
      * @throws OverBudget
      */
-    public static function of(Solid $s, Budget $budget = new Budget): array
+    public static function of(Solid $s, Budget $budget = new Budget()): array
     {
         if ($s->isEmpty()) {
             return [];
@@ -50,7 +50,7 @@ final class Bridges
         while ($level !== []) {
             $members = [array_key_first($level)];
             unset($level[$members[0]]);
-            for ($stack = $members; $stack !== [];) {
+            for ($stack = $members; $stack !== []; ) {
                 $t = array_pop($stack);
                 for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                     $o = intdiv($s->twin[$h], 3);
@@ -62,7 +62,7 @@ final class Bridges
             }
             $out[] = self::face($s, $members, $budget);
         }
-        usort($out, static fn (array $a, array $b): int => $b['span'] <=> $a['span']);
+        usort($out, static fn(array $a, array $b): int => $b['span'] <=> $a['span']);
 
         return $out;
     }
@@ -83,7 +83,7 @@ final class Bridges
                 $b = $s->start[$h % 3 === 2 ? $h - 2 : $h + 1];
                 $c[] = [$s->x[$a], $s->y[$a]];
                 $o = $s->twin[$h] < 0 ? -1 : intdiv($s->twin[$h], 3);
-                if ($o < 0 || ! isset($in[$o])) {
+                if ($o < 0 || !isset($in[$o])) {
                     $rim[] = [[$s->x[$a], $s->y[$a]], [$s->x[$b], $s->y[$b]], $o >= 0 && self::goesDown($s, $o, $s->z[$a])];
                 }
             }
@@ -95,14 +95,14 @@ final class Bridges
             }
         }
         $budget->spend(intdiv(count($rim) * self::WAYS * min(self::MOST_POINTS, count($points)), self::A_UNIT));
-        usort($points, static fn (array $p, array $q): int => $q[0] <=> $p[0]);
+        usort($points, static fn(array $p, array $q): int => $q[0] <=> $p[0]);
         $span = 0.0;
         $at = $points[0][1];
         $free = false;
         foreach (array_slice($points, 0, self::MOST_POINTS) as [, $p]) {
             $way = self::shortest($rim, $p);
             if ($way === INF) {
-                if (! $free) {
+                if (!$free) {
                     $at = $p;
                 }
                 $free = true;
@@ -136,11 +136,11 @@ final class Bridges
     {
         $least = INF;
         for ($i = 0; $i < self::WAYS; $i++) {
-            $d = [cos(M_PI * $i / self::WAYS), sin(M_PI * $i / self::WAYS)];
+            $d = [cos((M_PI * $i) / self::WAYS), sin((M_PI * $i) / self::WAYS)];
             $ends = [[-INF, false], [INF, false]];
             foreach ($rim as [$a, $b, $held]) {
                 $across = [($a[0] - $p[0]) * $d[1] - ($a[1] - $p[1]) * $d[0], ($b[0] - $p[0]) * $d[1] - ($b[1] - $p[1]) * $d[0]];
-                if (($across[0] > 0) === ($across[1] > 0)) {
+                if ($across[0] > 0 === $across[1] > 0) {
                     continue;
                 }
                 $k = $across[0] / ($across[0] - $across[1]);

@@ -33,7 +33,7 @@ final readonly class Estimate
     private function __construct(public int $layers, public float $volume, public float $mass, public float $minutes) {}
 
     /** @throws OverBudget */
-    public static function of(Solid $s, PrintProfile $profile, Budget $budget = new Budget): self
+    public static function of(Solid $s, PrintProfile $profile, Budget $budget = new Budget()): self
     {
         if ($s->isEmpty()) {
             return new self(0, 0.0, 0.0, 0.0);
@@ -43,10 +43,10 @@ final readonly class Estimate
         $cuts = min($count, self::CUT);
         $volume = 0.0;
         for ($i = 0; $i < $cuts; $i++) {
-            $outlines = $layers->at($layers->height((int) floor(($i + 0.5) * $count / $cuts), $profile->layer));
+            $outlines = $layers->at($layers->height((int) floor((($i + 0.5) * $count) / $cuts), $profile->layer));
             $area = Layers::area($outlines);
             $walls = min($area, Layers::length($outlines) * self::WALLS * $profile->nozzle);
-            $volume += ($walls + self::FILL * ($area - $walls)) * $profile->layer * $count / $cuts;
+            $volume += (($walls + self::FILL * ($area - $walls)) * $profile->layer * $count) / $cuts;
         }
         $level = 0.0;
         foreach ($s->facet as $t => $f) {
@@ -59,6 +59,11 @@ final readonly class Estimate
         // thin parts are full already
         $volume = min($volume, abs($s->facettedVolume()));
 
-        return new self($count, $volume, $volume * $profile->density / 1000, ($volume / ($profile->nozzle * $profile->layer * $profile->speed) + $count * self::PER_LAYER) / 60);
+        return new self(
+            $count,
+            $volume,
+            ($volume * $profile->density) / 1000,
+            ($volume / ($profile->nozzle * $profile->layer * $profile->speed) + $count * self::PER_LAYER) / 60,
+        );
     }
 }

@@ -19,10 +19,14 @@ final class HollowSpaces
             }
             $seen[$first] = true;
             $volume = 0.0;
-            for ($stack = [$first]; $stack !== [];) {
+            for ($stack = [$first]; $stack !== []; ) {
                 $t = array_pop($stack);
                 [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
-                $volume += ($s->x[$a] * ($s->y[$b] * $s->z[$c] - $s->z[$b] * $s->y[$c]) + $s->y[$a] * ($s->z[$b] * $s->x[$c] - $s->x[$b] * $s->z[$c]) + $s->z[$a] * ($s->x[$b] * $s->y[$c] - $s->y[$b] * $s->x[$c])) / 6;
+                $volume +=
+                    ($s->x[$a] * ($s->y[$b] * $s->z[$c] - $s->z[$b] * $s->y[$c]) +
+                        $s->y[$a] * ($s->z[$b] * $s->x[$c] - $s->x[$b] * $s->z[$c]) +
+                        $s->z[$a] * ($s->x[$b] * $s->y[$c] - $s->y[$b] * $s->x[$c])) /
+                    6;
                 for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                     if ($s->twin[$h] < 0) {
                         // an open shell encloses nothing
@@ -31,7 +35,7 @@ final class HollowSpaces
                         continue;
                     }
                     $o = intdiv($s->twin[$h], 3);
-                    if (! isset($seen[$o])) {
+                    if (!isset($seen[$o])) {
                         $seen[$o] = true;
                         $stack[] = $o;
                     }

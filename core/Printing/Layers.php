@@ -37,7 +37,7 @@ final class Layers
      *
      * @throws OverBudget
      */
-    public function __construct(private readonly Solid $solid, private readonly Budget $budget = new Budget)
+    public function __construct(private readonly Solid $solid, private readonly Budget $budget = new Budget())
     {
         $budget->spend(self::SORTED * $solid->triangleCount());
         foreach ($solid->facet as $t => $_) {
@@ -45,7 +45,7 @@ final class Layers
             $this->span[$t] = [min($z), max($z)];
         }
         $this->order = array_keys($this->span);
-        usort($this->order, fn (int $a, int $b): int => $this->span[$a][0] <=> $this->span[$b][0]);
+        usort($this->order, fn(int $a, int $b): int => $this->span[$a][0] <=> $this->span[$b][0]);
         $this->low = $this->span === [] ? 0.0 : min(array_column($this->span, 0));
         $this->high = $this->span === [] ? 0.0 : max(array_column($this->span, 1));
     }
@@ -103,7 +103,7 @@ final class Layers
                 $outline[] = [$s->x[$a] + $k * ($s->x[$b] - $s->x[$a]), $s->y[$a] + $k * ($s->y[$b] - $s->y[$a])];
                 $o = $s->twin[$leaves];
                 $t = intdiv($o, 3);
-                if ($o < 0 || $t === $first || ! isset($crossing[$t])) {
+                if ($o < 0 || $t === $first || !isset($crossing[$t])) {
                     if ($o >= 0 && $t === $first && count($outline) > 2) {
                         $out[] = $outline;
                     }

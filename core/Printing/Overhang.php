@@ -27,7 +27,7 @@ final class Overhang
     private const ON_THE_BED = 1e-4;
 
     /** @param float $degrees to the horizontal; a face at just that angle does not count */
-    public static function area(Solid $s, float $degrees = 45.0, Budget $budget = new Budget): float
+    public static function area(Solid $s, float $degrees = 45.0, Budget $budget = new Budget()): float
     {
         $budget->spend(self::LOOKS * $s->triangleCount());
         if ($s->isEmpty()) {
@@ -47,16 +47,21 @@ final class Overhang
             $surface = $s->surfaces[$s->surfaceOf[$f]];
             $lies = max($c[0][2], $c[1][2], $c[2][2]) < $low + self::ON_THE_BED;
             if ($surface->isFlat()) {
-                $hangs = ! $lies && $n[2] < $limit;
+                $hangs = !$lies && $n[2] < $limit;
                 // a face of which every facet hangs is taken whole, round rims and all
-                $whole[$surface->name] = [($whole[$surface->name][0] ?? true) && $hangs, ($whole[$surface->name][1] ?? 0.0) + ($hangs ? self::size($c) : 0.0)];
-            } elseif (! $lies) {
+                $whole[$surface->name] = [
+                    ($whole[$surface->name][0] ?? true) && $hangs,
+                    ($whole[$surface->name][1] ?? 0.0) + ($hangs ? self::size($c) : 0.0),
+                ];
+            } elseif (!$lies) {
                 $sum += FaceArea::widening($surface, $c) * self::part($surface, $n, $c, $limit, 0, $budget);
             }
         }
-        $all = array_filter($whole, static fn (array $w): bool => $w[0]);
+        $all = array_filter($whole, static fn(array $w): bool => $w[0]);
 
-        return $sum + array_sum(array_column(array_diff_key($whole, $all), 1)) + FaceArea::ofAll($s, array_map(strval(...), array_keys($all)));
+        return $sum +
+            array_sum(array_column(array_diff_key($whole, $all), 1)) +
+            FaceArea::ofAll($s, array_map(strval(...), array_keys($all)));
     }
 
     /** @return V|null the middle of the largest facet that hangs over */

@@ -17,7 +17,7 @@ enum DensityUnit: string
         return match ($this) {
             self::KilogramPerCubicMetre => $value,
             self::GramPerCubicCentimetre => 1000 * $value,
-            self::PoundPerCubicInch => $value * 0.45359237 / 0.0254 ** 3,
+            self::PoundPerCubicInch => ($value * 0.45359237) / 0.0254 ** 3,
         };
     }
 }

@@ -97,7 +97,7 @@ final class Expression
         if (isset($this->tokens[$this->at])) {
             throw new UnreadableExpression('Cubo cannot read on from “' . $this->word($this->at) . '”.');
         }
-        if (! is_finite($result[0])) {
+        if (!is_finite($result[0])) {
             throw new UnreadableExpression('This number is too large.');
         }
 
@@ -106,7 +106,11 @@ final class Expression
 
     private function split(): void
     {
-        $text = str_replace(["\u{2212}", "\u{2013}", '×', '÷', '″', '”', '“', "''"], ['-', '-', '*', '/', '"', '"', '"', '"'], $this->typed);
+        $text = str_replace(
+            ["\u{2212}", "\u{2013}", '×', '÷', '″', '”', '“', "''"],
+            ['-', '-', '*', '/', '"', '"', '"', '"'],
+            $this->typed,
+        );
         $text = preg_replace('/(?<=\d),(?=\d)/', '.', trim($text)) ?? '';
         $rest = $text;
         while (($rest = ltrim($rest)) !== '') {
@@ -115,11 +119,20 @@ final class Expression
                     throw new UnreadableExpression("“{$m[1]}” has more than one decimal point.");
                 }
                 $this->tokens[] = ['number', (float) $m[1]];
-            } elseif ($this->named !== null && preg_match('/^[a-zA-Z][a-zA-Z0-9_]*/', $rest, $m) && ! isset(self::UNITS[strtolower($m[0])]) && ($value = ($this->named)($m[0])) !== null) {
+            } elseif (
+                $this->named !== null &&
+                preg_match('/^[a-zA-Z][a-zA-Z0-9_]*/', $rest, $m) &&
+                !isset(self::UNITS[strtolower($m[0])]) &&
+                ($value = ($this->named)($m[0])) !== null
+            ) {
                 $this->tokens[] = ['name', $value];
             } elseif (preg_match('/^("|[a-zA-Zµ]+)/u', $rest, $m)) {
-                if (! isset(self::UNITS[strtolower($m[1])])) {
-                    throw new UnreadableExpression($this->named === null ? "“{$m[1]}” is not a unit Cubo knows. Use mm, cm, m, in or \"." : "“{$m[1]}” is not a unit Cubo knows (mm, cm, m, in, \"), and nothing here has that name.");
+                if (!isset(self::UNITS[strtolower($m[1])])) {
+                    throw new UnreadableExpression(
+                        $this->named === null
+                            ? "“{$m[1]}” is not a unit Cubo knows. Use mm, cm, m, in or \"."
+                            : "“{$m[1]}” is not a unit Cubo knows (mm, cm, m, in, \"), and nothing here has that name.",
+                    );
                 }
                 $this->tokens[] = ['unit', strtolower($m[1])];
             } elseif (preg_match('/^[-+*\/()]/', $rest, $m)) {
@@ -155,7 +168,7 @@ final class Expression
                     throw new UnreadableExpression('A length and something that is no length cannot be added.');
                 }
                 // the plain number takes the drawing's unit
-                $d === 0 ? $v *= $this->default : $value *= $this->default;
+                $d === 0 ? ($v *= $this->default) : ($value *= $this->default);
                 $dimension = 1;
             }
             $value += $op === '+' ? $v : -$v;
@@ -184,7 +197,7 @@ final class Expression
             if ($dimension === 0 && $d === 1 && $this->at - $from === 2) {
                 // 7/16": the unit covers the fraction
                 $unit = self::UNITS[$this->word($this->at - 1)];
-                $value = $value / ($v / $unit) * $unit;
+                $value = ($value / ($v / $unit)) * $unit;
                 $dimension = 1;
             } else {
                 $value /= $v;

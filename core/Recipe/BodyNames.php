@@ -30,7 +30,7 @@ final class BodyNames
             }
             $found[] = [(string) $first, $low, $triangles];
         }
-        usort($found, static fn (array $a, array $b): int => strnatcmp($a[0], $b[0]) ?: $a[1] <=> $b[1]);
+        usort($found, static fn(array $a, array $b): int => strnatcmp($a[0], $b[0]) ?: $a[1] <=> $b[1]);
         $named = [];
         foreach ($found as [$step, , $triangles]) {
             $name = $step;

@@ -17,29 +17,42 @@ final class Difference
     public static function words(Recipe $from, Recipe $to): string
     {
         if ($from->open !== $to->open) {
-            $name = ($to->groups[$to->open] ?? $from->groups[$from->open] ?? null)?->name() ?? 'the group';
+            $name = ($to->groups[$to->open] ?? ($from->groups[$from->open] ?? null))?->name() ?? 'the group';
 
             return $to->open === '' ? "$name is closed again." : "$name is open again.";
         }
         $all = self::steps($from->atHand(), $to->atHand());
-        foreach (['sizes' => 'The named sizes are', 'paint' => 'The colours are', 'pins' => 'What is kept in view is', 'material' => 'The material is', 'ground' => 'The ground is', 'groups' => 'The groups are'] as $key => $words) {
+        foreach (
+            [
+                'sizes' => 'The named sizes are',
+                'paint' => 'The colours are',
+                'pins' => 'What is kept in view is',
+                'material' => 'The material is',
+                'ground' => 'The ground is',
+                'groups' => 'The groups are',
+            ]
+            as $key => $words
+        ) {
             if ($from->{$key} != $to->{$key} && ($key !== 'groups' || $all === [])) {
                 $all[] = $key === 'sizes' ? self::sizes($from->sizes, $to->sizes) : "$words as before.";
             }
         }
         $more = count($all) - self::MOST;
 
-        return implode(' ', array_slice($all, 0, self::MOST)) . ($more > 0 ? " And $more more " . ($more === 1 ? 'thing is' : 'things are') . ' as before.' : '');
+        return implode(' ', array_slice($all, 0, self::MOST)) .
+            ($more > 0 ? " And $more more " . ($more === 1 ? 'thing is' : 'things are') . ' as before.' : '');
     }
 
     /** Whether two states differ in nothing but what is drawn in one sketch. */
     public static function onlyDrawing(Recipe $from, Recipe $to, string $step): bool
     {
         [$a, $b] = [$from->atHand()->step($step), $to->atHand()->step($step)];
-        if ($a === null || $b === null || ! $a->kind->draws() || $from->open !== $to->open) {
+        if ($a === null || $b === null || !$a->kind->draws() || $from->open !== $to->open) {
             return false;
         }
-        $bare = static fn (Recipe $r, Step $s): string => $r->withAtHand($r->atHand()->withStep($s->with('drawn', null)->with('shapes', [])))->toJson();
+        $bare = static fn(Recipe $r, Step $s): string => $r
+            ->withAtHand($r->atHand()->withStep($s->with('drawn', null)->with('shapes', [])))
+            ->toJson();
 
         return $bare($from, $a) === $bare($to, $b);
     }
@@ -61,7 +74,9 @@ final class Difference
                 array_push($out, ...self::step($was, $s));
             }
         }
-        $common = static fn (Recipe $a, Recipe $b): array => array_values(array_filter(array_column($a->steps, 'id'), static fn (string $id): bool => $b->step($id) !== null));
+        $common = static fn(Recipe $a, Recipe $b): array => array_values(
+            array_filter(array_column($a->steps, 'id'), static fn(string $id): bool => $b->step($id) !== null),
+        );
         if ($out === [] && $common($from, $to) !== $common($to, $from)) {
             $out[] = 'The steps are in their order again.';
         }
@@ -88,9 +103,14 @@ final class Difference
             if ($a === $b) {
                 continue;
             }
-            $out[] = is_string($a) && is_string($b) && ! $f->type->isName()
-                ? 'The ' . $f->label() . " of {$is->name} is " . self::shown($f, $b) . ' again, not ' . self::shown($f, $a) . '.'
-                : ($key === 'drawn' || $key === 'shapes' ? "The drawing in {$is->name} is as before." : "The {$f->label()} of {$is->name} " . ($f->type->isList() || $f->type === FieldType::Regions ? 'are' : 'is') . ' as before.');
+            $out[] =
+                is_string($a) && is_string($b) && !$f->type->isName()
+                    ? 'The ' . $f->label() . " of {$is->name} is " . self::shown($f, $b) . ' again, not ' . self::shown($f, $a) . '.'
+                    : ($key === 'drawn' || $key === 'shapes'
+                        ? "The drawing in {$is->name} is as before."
+                        : "The {$f->label()} of {$is->name} " .
+                            ($f->type->isList() || $f->type === FieldType::Regions ? 'are' : 'is') .
+                            ' as before.');
         }
 
         return $out;

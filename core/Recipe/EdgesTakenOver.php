@@ -26,7 +26,7 @@ final class EdgesTakenOver
      */
     public static function take(Sketch $s, array $edges, array $keys, Role $role = Role::Outline): Sketch
     {
-        $there = array_map(static fn (Entity $e): string => $e->edge, $s->entities);
+        $there = array_map(static fn(Entity $e): string => $e->edge, $s->entities);
         $pen = new Pen($s);
         $new = array_values(array_diff(array_unique($keys), $there));
         if ($new === []) {
@@ -34,7 +34,7 @@ final class EdgesTakenOver
         }
         foreach ($new as $key) {
             $edge = $edges[$key] ?? throw new InvalidArgumentException('This edge is not there any more.');
-            $points = array_map(static fn (array $p): string => $pen->at($p[0], $p[1]), $edge->points);
+            $points = array_map(static fn(array $p): string => $pen->at($p[0], $p[1]), $edge->points);
             $pen->draw($edge->kind, $points, $edge->size, $role, '', $key);
         }
 

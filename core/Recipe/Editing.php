@@ -52,10 +52,16 @@ final class Editing
         // a new solid stands on the ground, whatever it is; where the ground was moved to a face, on that
         if (isset($values['stand'])) {
             $onFace = $r->ground !== '' && $r->step(explode(':', $r->ground)[0]) !== null;
-            $values = [...$values, 'stand' => $onFace ? 'face' : 'ground', 'on' => $onFace ? $r->ground : '', 'alignx' => $onFace ? 'middle' : 'origin', 'aligny' => $onFace ? 'middle' : 'origin'];
+            $values = [
+                ...$values,
+                'stand' => $onFace ? 'face' : 'ground',
+                'on' => $onFace ? $r->ground : '',
+                'alignx' => $onFace ? 'middle' : 'origin',
+                'aligny' => $onFace ? 'middle' : 'origin',
+            ];
         }
         $values = [...$values, ...$kind->begin($sketches)];
-        $same = count(array_filter($all->steps, static fn (Step $s): bool => $s->kind === $kind));
+        $same = count(array_filter($all->steps, static fn(Step $s): bool => $s->kind === $kind));
 
         return $all->withStep(new Step($all->freshId(), $kind, $kind->word() . ($same > 0 ? ' ' . ($same + 1) : ''), $values), $after);
     }
@@ -66,11 +72,17 @@ final class Editing
         if ($name === '') {
             return $r->of(null);
         }
-        if ($name !== Material::OWN && ! isset(Material::TABLE[$name])) {
+        if ($name !== Material::OWN && !isset(Material::TABLE[$name])) {
             return $r;
         }
 
-        return $r->of(new Material($name, self::typed($density ?? $r->material->density ?? ''), $unit ?? $r->material->unit ?? DensityUnit::GramPerCubicCentimetre));
+        return $r->of(
+            new Material(
+                $name,
+                self::typed($density ?? ($r->material->density ?? '')),
+                $unit ?? ($r->material->unit ?? DensityUnit::GramPerCubicCentimetre),
+            ),
+        );
     }
 
     /**
@@ -84,9 +96,18 @@ final class Editing
         foreach ($faces as $face) {
             unset($paint[$face]);
             if (str_ends_with($face, ':' . Paint::ALL)) {
-                $paint = array_filter($paint, static fn (string $one): bool => ! str_starts_with($one, substr($face, 0, -1)), ARRAY_FILTER_USE_KEY);
+                $paint = array_filter(
+                    $paint,
+                    static fn(string $one): bool => !str_starts_with($one, substr($face, 0, -1)),
+                    ARRAY_FILTER_USE_KEY,
+                );
             }
-            if (in_array($colour, Recipe::COLOURS, true) && strlen($face) <= Limits::NAME && str_contains($face, ':') && count($paint) < Limits::NAMES) {
+            if (
+                in_array($colour, Recipe::COLOURS, true) &&
+                strlen($face) <= Limits::NAME &&
+                str_contains($face, ':') &&
+                count($paint) < Limits::NAMES
+            ) {
                 $paint[$face] = $colour;
             }
         }
@@ -104,15 +125,19 @@ final class Editing
         if ($of === [] || count($of) > 3) {
             return $r;
         }
-        $others = array_values(array_filter($r->pins, static fn (array $pin): bool => $pin !== $of));
+        $others = array_values(array_filter($r->pins, static fn(array $pin): bool => $pin !== $of));
 
-        return count($others) < count($r->pins) ? $r->pinned($others) : (count($others) < Limits::PINS ? $r->pinned([...$others, $of]) : $r);
+        return count($others) < count($r->pins)
+            ? $r->pinned($others)
+            : (count($others) < Limits::PINS
+                ? $r->pinned([...$others, $of])
+                : $r);
     }
 
     /** @return array<string, string> a new outline for a sketch */
     public static function shape(string $kind, Unit $unit): array
     {
-        $size = static fn (string $mm): string => self::inUnit($mm, $unit);
+        $size = static fn(string $mm): string => self::inUnit($mm, $unit);
 
         return $kind === 'circle'
             ? ['kind' => 'circle', 'u' => '0', 'v' => '0', 'by' => 'diameter', 'round' => $size('10')]
@@ -122,7 +147,7 @@ final class Editing
     public static function addShape(Recipe $r, string $step, string $kind): Recipe
     {
         $s = $r->step($step);
-        if ($s === null || ! $s->kind->draws() || count($s->shapes()) >= Limits::OUTLINES) {
+        if ($s === null || !$s->kind->draws() || count($s->shapes()) >= Limits::OUTLINES) {
             return $r;
         }
 
@@ -138,7 +163,9 @@ final class Editing
         $s = $r->step($step);
         $outlines = $s?->outlines() ?? [];
 
-        return $s === null || ! isset($outlines[$letter]) ? $r : $r->withStep($s->withOutlines(array_diff_key($outlines, [$letter => true])));
+        return $s === null || !isset($outlines[$letter])
+            ? $r
+            : $r->withStep($s->withOutlines(array_diff_key($outlines, [$letter => true])));
     }
 
     /**
@@ -153,9 +180,16 @@ final class Editing
         if ($s === null || $name === '' || $type?->isList() !== true) {
             return $r;
         }
-        $others = array_values(array_filter($s->names($key), static fn (string $n): bool => $n !== $name));
+        $others = array_values(array_filter($s->names($key), static fn(string $n): bool => $n !== $name));
         if ($in && (strlen($name) > Limits::NAME || count($others) >= Limits::NAMES)) {
-            throw new StepProblem(new Message('too-many', 'No more can be picked here.', 'One step takes at most ' . Limits::NAMES . '. Pick the others in another step.', $key));
+            throw new StepProblem(
+                new Message(
+                    'too-many',
+                    'No more can be picked here.',
+                    'One step takes at most ' . Limits::NAMES . '. Pick the others in another step.',
+                    $key,
+                ),
+            );
         }
         if ($in && in_array($name, $s->names($key), true)) {
             return $r;
@@ -172,8 +206,14 @@ final class Editing
      * @param ?string $note its remark, null leaves the old one
      * @param ?string $heading the heading before it, null leaves the old one
      */
-    public static function set(Recipe $r, string $step, array $typed, ?string $name = null, ?string $note = null, ?string $heading = null): Recipe
-    {
+    public static function set(
+        Recipe $r,
+        string $step,
+        array $typed,
+        ?string $name = null,
+        ?string $note = null,
+        ?string $heading = null,
+    ): Recipe {
         $s = $r->step($step);
         if ($s === null) {
             return $r;
@@ -182,11 +222,14 @@ final class Editing
         if ($name !== '') {
             $s = $s->named(mb_substr($name, 0, Limits::WORD));
         }
-        $s = $note === null ? $s : $s->noted(trim(mb_substr((string) preg_replace('/[\x00-\x1F\x7F]+/', ' ', mb_scrub($note, 'UTF-8')), 0, Limits::NOTE)));
+        $s =
+            $note === null
+                ? $s
+                : $s->noted(trim(mb_substr((string) preg_replace('/[\x00-\x1F\x7F]+/', ' ', mb_scrub($note, 'UTF-8')), 0, Limits::NOTE)));
         $s = $heading === null ? $s : $s->headed(mb_substr(self::typed($heading), 0, Limits::WORD));
         foreach ($s->kind->fields() as $key => $field) {
             // a drawing is not typed
-            if (! array_key_exists($key, $typed) || $field->type === FieldType::Drawing) {
+            if (!array_key_exists($key, $typed) || $field->type === FieldType::Drawing) {
                 continue;
             }
             $v = $typed[$key];
@@ -196,7 +239,12 @@ final class Editing
                     $letter = is_int($letter) ? (string) (array_keys($outlines)[$letter] ?? '') : $letter;
                     foreach (is_array($changes) ? $changes : [] as $k => $value) {
                         $choices = Recipe::OUTLINE_CHOICES[$k] ?? null;
-                        if (isset($outlines[$letter][$k]) && $k !== 'kind' && is_string($value) && ($choices === null || in_array($value, $choices, true))) {
+                        if (
+                            isset($outlines[$letter][$k]) &&
+                            $k !== 'kind' &&
+                            is_string($value) &&
+                            ($choices === null || in_array($value, $choices, true))
+                        ) {
                             $outlines[$letter][$k] = self::typed($value);
                         }
                     }
@@ -209,14 +257,27 @@ final class Editing
                         $set[$name] = self::typed($value);
                     }
                 }
-                $s = $s->with($key, array_filter($set, static fn (string $t): bool => $t !== ''));
+                $s = $s->with($key, array_filter($set, static fn(string $t): bool => $t !== ''));
             } elseif ($field->type === FieldType::Regions) {
                 $s = $s->with($key, self::regions($v));
             } elseif ($field->type->isList()) {
-                $s = $s->with($key, array_values(array_unique(array_map(static fn (string $name): string => mb_strcut($name, 0, Limits::NAME), array_filter(is_array($v) ? array_slice($v, 0, Limits::NAMES) : [], static fn (mixed $name): bool => is_string($name) && $name !== '')))));
+                $s = $s->with(
+                    $key,
+                    array_values(
+                        array_unique(
+                            array_map(
+                                static fn(string $name): string => mb_strcut($name, 0, Limits::NAME),
+                                array_filter(
+                                    is_array($v) ? array_slice($v, 0, Limits::NAMES) : [],
+                                    static fn(mixed $name): bool => is_string($name) && $name !== '',
+                                ),
+                            ),
+                        ),
+                    ),
+                );
             } elseif ($field->type->isName() && is_string($v)) {
                 $s = $s->with($key, mb_strcut(mb_scrub($v, 'UTF-8'), 0, Limits::NAME));
-            } elseif (is_string($v) && (! $field->type->isChoice() || in_array($v, $field->choices, true))) {
+            } elseif (is_string($v) && (!$field->type->isChoice() || in_array($v, $field->choices, true))) {
                 $s = $s->with($key, self::typed($v));
             }
         }
@@ -235,7 +296,9 @@ final class Editing
             $v = strtolower(trim($v)) === 'all' || trim($v) === '' ? 'all' : preg_split('/[^0-9]+/', $v, -1, PREG_SPLIT_NO_EMPTY);
         }
 
-        return is_array($v) && $v !== [] ? array_values(array_map(static fn (mixed $n): int => min(9999, (int) $n), array_slice($v, 0, 200))) : 'all';
+        return is_array($v) && $v !== []
+            ? array_values(array_map(static fn(mixed $n): int => min(9999, (int) $n), array_slice($v, 0, 200)))
+            : 'all';
     }
 
     /** What was typed, without the characters that no text holds, and a little longer at most than any size may be. */
@@ -247,7 +310,10 @@ final class Editing
     /** @return list<string> ids of the sketches, in order */
     private static function sketches(Recipe $r): array
     {
-        return array_map(static fn (Step $s): string => $s->id, array_values(array_filter($r->steps, static fn (Step $s): bool => $s->kind->draws())));
+        return array_map(
+            static fn(Step $s): string => $s->id,
+            array_values(array_filter($r->steps, static fn(Step $s): bool => $s->kind->draws())),
+        );
     }
 
     /** The last step that adds or takes away something. */
@@ -265,6 +331,8 @@ final class Editing
 
     private static function inUnit(string $mm, Unit $unit): string
     {
-        return $unit === Unit::Inch ? (['40' => '2', '20' => '1', '10' => '1/2', '8' => '3/8', '5' => '1/4', '4' => '3/16', '2' => '1/8', '1' => '1/16'][$mm] ?? $mm) : $mm;
+        return $unit === Unit::Inch
+            ? ['40' => '2', '20' => '1', '10' => '1/2', '8' => '3/8', '5' => '1/4', '4' => '3/16', '2' => '1/8', '1' => '1/16'][$mm] ?? $mm
+            : $mm;
     }
 }

@@ -39,7 +39,7 @@ final class Evaluator
      * @param float $until the moment, as microtime(true) gives it, up to which somebody waits; steps that are not worked out
      *     by then are left for another time
      */
-    public function __construct(private readonly SolidCache $cache = new MemoryCache, private readonly float $until = INF) {}
+    public function __construct(private readonly SolidCache $cache = new MemoryCache(), private readonly float $until = INF) {}
 
     public function evaluate(Recipe $recipe): PartState
     {
@@ -50,7 +50,7 @@ final class Evaluator
     private function run(Recipe $recipe, ?Budget $charge): PartState
     {
         $making = new Making($this->whole(...));
-        $part = new Solid;
+        $part = new Solid();
         // the solid itself is only read from the cache when a later step must be computed, or at the end
         $behind = false;
         $key = $nothing = sha1(self::VERSION);
@@ -80,7 +80,17 @@ final class Evaluator
                         $part = $this->cache->get($key) ?? $this->anew($recipe, $step->id);
                         $behind = false;
                     }
-                    $next = sha1('sketch' . json_encode([self::VERSION, $onPart ? $key : '', $step->id, $step->values, $recipe->unit->value, $recipe->sizes]));
+                    $next = sha1(
+                        'sketch' .
+                            json_encode([
+                                self::VERSION,
+                                $onPart ? $key : '',
+                                $step->id,
+                                $step->values,
+                                $recipe->unit->value,
+                                $recipe->sizes,
+                            ]),
+                    );
                     [$sketches[$step->id], $notes] = $this->read($next, $step, $drawn, $recipe, $part, $named);
                     $results[$step->id] = new StepResult($step->id, StepStatus::Done, $notes, $sketches[$step->id]->areas->regions);
 
@@ -88,7 +98,7 @@ final class Evaluator
                 }
                 $next = sha1($key . json_encode($this->dependsOn($step, $recipe, $sketches, $named)));
                 $known = $this->cache->problem($next);
-                if ($known !== null && ! $known->warning) {
+                if ($known !== null && !$known->warning) {
                     throw new StepProblem($known);
                 }
                 if ($this->cache->has($next)) {
@@ -101,9 +111,20 @@ final class Evaluator
                     $before = $part;
                     $began = microtime(true);
                     $budget = StepBudget::fresh($this->until);
-                    $part = $this->worked($next, $step, fn (): Solid => $making->of(Task::of($recipe, $step, $before, $sketches, $this->inside($budget), $named, $budget), $recipe));
+                    $part = $this->worked(
+                        $next,
+                        $step,
+                        fn(): Solid => $making->of(
+                            Task::of($recipe, $step, $before, $sketches, $this->inside($budget), $named, $budget),
+                            $recipe,
+                        ),
+                    );
                     $this->cache->put($next, $part);
-                    $known = Warnings::of($before, $part, Task::of($recipe, $step, $before, $sketches, $this->whole(...), $named, StepBudget::aside()));
+                    $known = Warnings::of(
+                        $before,
+                        $part,
+                        Task::of($recipe, $step, $before, $sketches, $this->whole(...), $named, StepBudget::aside()),
+                    );
                     if ($known !== null) {
                         $this->cache->putProblem($next, $known);
                     }
@@ -113,7 +134,7 @@ final class Evaluator
             } catch (StepProblem $p) {
                 $results[$step->id] = new StepResult($step->id, StepStatus::Failed, [$p->note]);
             } catch (OverBudget $e) {
-                if ($e->limit === Limit::Time && ! StepBudget::hadAllTime($began)) {
+                if ($e->limit === Limit::Time && !StepBudget::hadAllTime($began)) {
                     $waiting = true;
                     $results[$step->id] = new StepResult($step->id, StepStatus::Waiting);
 
@@ -130,8 +151,11 @@ final class Evaluator
         }
 
         return new PartState(
-            $behind ? fn (): Solid => $this->cache->get($key) ?? $this->anew($recipe, null) : $part,
-            $key === $nothing, $results, $key, $sketches,
+            $behind ? fn(): Solid => $this->cache->get($key) ?? $this->anew($recipe, null) : $part,
+            $key === $nothing,
+            $results,
+            $key,
+            $sketches,
         );
     }
 
@@ -259,7 +283,19 @@ final class Evaluator
             } elseif ($field->type === FieldType::Step && $step->text('of') === 'step') {
                 $other = $recipe->step($step->text($key));
                 // one step of another is not followed further: what repeats a repeat is refused
-                $on[] = $other === null ? null : [...$other->named('')->noted('')->headed('')->toArray(), 'sketches of' => array_map(static fn (string $id): mixed => $recipe->step($id)?->values, [$other->text('sketch'), $other->text('path'), $other->text('guide'), $other->text('across'), ...$other->names('sketches')])];
+                $on[] =
+                    $other === null
+                        ? null
+                        : [
+                            ...$other->named('')->noted('')->headed('')->toArray(),
+                            'sketches of' => array_map(static fn(string $id): mixed => $recipe->step($id)?->values, [
+                                $other->text('sketch'),
+                                $other->text('path'),
+                                $other->text('guide'),
+                                $other->text('across'),
+                                ...$other->names('sketches'),
+                            ]),
+                        ];
                 $on[] = $other?->kind->placesGroup() ? self::groups($recipe, $other->text('group')) : null;
             } elseif ($field->type === FieldType::Group) {
                 $on[] = self::groups($recipe, $step->text($key));
@@ -278,8 +314,23 @@ final class Evaluator
      */
     private static function groups(Recipe $recipe, string $id): array
     {
-        $steps = static fn (Recipe $r): array => array_map(static fn (Step $s): array => $s->named('')->noted('')->headed('')->toArray(), $r->steps);
+        $steps = static fn(Recipe $r): array => array_map(
+            static fn(Step $s): array => $s->named('')->noted('')->headed('')->toArray(),
+            $r->steps,
+        );
 
-        return [$recipe->within, array_map(static fn (string $id): array => [$id, $recipe->groups[$id]->recipe->unit->value, $recipe->groups[$id]->recipe->sizes, $recipe->groups[$id]->locked, $steps($recipe->groups[$id]->recipe)], $recipe->reach($id))];
+        return [
+            $recipe->within,
+            array_map(
+                static fn(string $id): array => [
+                    $id,
+                    $recipe->groups[$id]->recipe->unit->value,
+                    $recipe->groups[$id]->recipe->sizes,
+                    $recipe->groups[$id]->locked,
+                    $steps($recipe->groups[$id]->recipe),
+                ],
+                $recipe->reach($id),
+            ),
+        ];
     }
 }

@@ -18,7 +18,7 @@ final class FacePlane
     public static function placement(Solid $part, string $face): ?Transform
     {
         foreach ($part->surfaceOf as $f => $s) {
-            if ($part->surfaces[$s]->name !== $face || ! $part->surfaces[$s]->isFlat()) {
+            if ($part->surfaces[$s]->name !== $face || !$part->surfaces[$s]->isFlat()) {
                 continue;
             }
 

@@ -35,7 +35,12 @@ final readonly class Group
     /** @param list<string> $names of sizes no instance may set */
     public function locking(array $names): self
     {
-        return new self($this->id, $this->recipe, array_values(array_intersect(array_map(strval(...), array_keys($this->recipe->sizes)), $names)), $this->from);
+        return new self(
+            $this->id,
+            $this->recipe,
+            array_values(array_intersect(array_map(strval(...), array_keys($this->recipe->sizes)), $names)),
+            $this->from,
+        );
     }
 
     /**
@@ -51,7 +56,14 @@ final readonly class Group
     /** @return list<string> ids of the groups its steps place */
     public function places(): array
     {
-        return array_values(array_unique(array_map(static fn (Step $s): string => $s->text('group'), array_filter($this->recipe->steps, static fn (Step $s): bool => $s->kind->placesGroup()))));
+        return array_values(
+            array_unique(
+                array_map(
+                    static fn(Step $s): string => $s->text('group'),
+                    array_filter($this->recipe->steps, static fn(Step $s): bool => $s->kind->placesGroup()),
+                ),
+            ),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -60,6 +72,10 @@ final readonly class Group
         $a = $this->recipe->toArray();
         unset($a['format']);
 
-        return $a + ($this->locked !== [] ? ['locked' => $this->locked] : []) + ($this->from !== null ? ['from' => ['part' => $this->from->part, 'author' => $this->from->author, 'version' => $this->from->version]] : []);
+        return $a +
+            ($this->locked !== [] ? ['locked' => $this->locked] : []) +
+            ($this->from !== null
+                ? ['from' => ['part' => $this->from->part, 'author' => $this->from->author, 'version' => $this->from->version]]
+                : []);
     }
 }

@@ -9,7 +9,7 @@ final class Letters
 {
     public static function small(int $i): string
     {
-        return ($i >= 26 ? self::small(intdiv($i, 26) - 1) : '') . chr(97 + $i % 26);
+        return ($i >= 26 ? self::small(intdiv($i, 26) - 1) : '') . chr(97 + ($i % 26));
     }
 
     public static function size(int $i): string

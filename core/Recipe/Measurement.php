@@ -56,7 +56,8 @@ final readonly class Measurement
                 $found[] = $at === null ? null : ['corner', $name, Item::point($at), $at];
             } else {
                 try {
-                    $found[] = $kind === 1 ? ['edge', $name, Item::edge($part, $name), null] : ['face', $name, Item::face($part, $name), null];
+                    $found[] =
+                        $kind === 1 ? ['edge', $name, Item::edge($part, $name), null] : ['face', $name, Item::face($part, $name), null];
                 } catch (Refused) {
                     $found[] = null;
                 }
@@ -82,7 +83,14 @@ final readonly class Measurement
     {
         [$kind, $name, , $corner] = $it;
         if ($corner !== null) {
-            return new self([['right of the origin', self::length($corner[0], $unit)], ['behind the origin', self::length($corner[1], $unit)], ['above the ground', self::length($corner[2], $unit)]], []);
+            return new self(
+                [
+                    ['right of the origin', self::length($corner[0], $unit)],
+                    ['behind the origin', self::length($corner[1], $unit)],
+                    ['above the ground', self::length($corner[2], $unit)],
+                ],
+                [],
+            );
         }
         if ($kind === 'edge') {
             return self::edge($part, $name, $unit);
@@ -137,7 +145,15 @@ final readonly class Measurement
             $turn += atan2(Vector::length(Vector::cross($a, $b)), Vector::dot($a, $b));
         }
 
-        return new self([['diameter', self::length(2 * $r, $unit)], ['radius', self::length($r, $unit)], ['length', self::length($r * $turn, $unit)], ...($edge->closed ? [] : [['angle', self::angle(rad2deg($turn))]])], []);
+        return new self(
+            [
+                ['diameter', self::length(2 * $r, $unit)],
+                ['radius', self::length($r, $unit)],
+                ['length', self::length($r * $turn, $unit)],
+                ...$edge->closed ? [] : [['angle', self::angle(rad2deg($turn))]],
+            ],
+            [],
+        );
     }
 
     /**
@@ -164,14 +180,17 @@ final readonly class Measurement
     /** @param list<array{string, string, Item, V|null}> $found */
     private static function three(array $found, Unit $unit): self
     {
-        [$p, $q, $r] = array_map(static fn (array $f): ?array => $f[3], $found);
+        [$p, $q, $r] = array_map(static fn(array $f): ?array => $f[3], $found);
         if ($p === null || $q === null || $r === null) {
             return new self([], [], 'An angle of three needs three corners; the second is its tip.');
         }
         $a = Vector::sub($p, $q);
         $b = Vector::sub($r, $q);
 
-        return new self([['angle at the second', self::angle(rad2deg(atan2(Vector::length(Vector::cross($a, $b)), Vector::dot($a, $b))))]], [[$q, $p], [$q, $r]]);
+        return new self(
+            [['angle at the second', self::angle(rad2deg(atan2(Vector::length(Vector::cross($a, $b)), Vector::dot($a, $b))))]],
+            [[$q, $p], [$q, $r]],
+        );
     }
 
     /**
@@ -188,7 +207,11 @@ final readonly class Measurement
         $faces = [];
         foreach ($part->facet as $t => $f) {
             if ($part->surfaces[$part->surfaceOf[$f]]->name === $name) {
-                [$a, $b, $c] = array_map(static fn (int $h): array => self::vertex($part, $part->start[$h]), [3 * $t, 3 * $t + 1, 3 * $t + 2]);
+                [$a, $b, $c] = array_map(static fn(int $h): array => self::vertex($part, $part->start[$h]), [
+                    3 * $t,
+                    3 * $t + 1,
+                    3 * $t + 2,
+                ]);
                 $w = Vector::length(Vector::cross(Vector::sub($b, $a), Vector::sub($c, $a)));
                 $mid = Vector::add(Vector::add($a, $b), $c);
                 $mid = [$mid[0] / 3, $mid[1] / 3, $mid[2] / 3];
@@ -216,7 +239,12 @@ final readonly class Measurement
         }
         $in = [-$part->nx[$f], -$part->ny[$f], -$part->nz[$f]];
         $box = $part->vertexBox();
-        $hit = (new TriangleTree($part))->firstHit($at, $in, 1e-6, 1 + Vector::distance([$box[0], $box[1], $box[2]], [$box[3], $box[4], $box[5]]));
+        $hit = (new TriangleTree($part))->firstHit(
+            $at,
+            $in,
+            1e-6,
+            1 + Vector::distance([$box[0], $box[1], $box[2]], [$box[3], $box[4], $box[5]]),
+        );
 
         return $hit === null ? [null, null] : [(float) $hit[0], [$at, Vector::add($at, $in, (float) $hit[0])]];
     }
@@ -230,7 +258,7 @@ final readonly class Measurement
     {
         foreach ($part->facet as $t => $f) {
             if ($part->surfaces[$part->surfaceOf[$f]]->name === $name) {
-                $c = array_map(static fn (int $h): array => self::vertex($part, $part->start[$h]), [3 * $t, 3 * $t + 1, 3 * $t + 2]);
+                $c = array_map(static fn(int $h): array => self::vertex($part, $part->start[$h]), [3 * $t, 3 * $t + 1, 3 * $t + 2]);
                 if (TriangleDistance::between([$p, $p, $p], [$c[0], $c[1], $c[2]])[0] < 1e-9) {
                     return true;
                 }

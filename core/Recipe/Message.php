@@ -35,12 +35,20 @@ final readonly class Message
      */
     public static function read(mixed $a): ?self
     {
-        if (! is_array($a) || ! is_string($a['code'] ?? null) || ! is_string($a['what'] ?? null) || ! is_string($a['why'] ?? null)) {
+        if (!is_array($a) || !is_string($a['code'] ?? null) || !is_string($a['what'] ?? null) || !is_string($a['why'] ?? null)) {
             return null;
         }
         $offer = $a['offer'] ?? null;
 
-        return new self($a['code'], $a['what'], $a['why'], is_string($a['field'] ?? null) ? $a['field'] : null, ($a['warning'] ?? false) === true,
-            is_array($offer) && is_string($offer['words'] ?? null) && is_array($offer['values'] ?? null) ? ['words' => $offer['words'], 'values' => array_filter($offer['values'], is_string(...))] : null);
+        return new self(
+            $a['code'],
+            $a['what'],
+            $a['why'],
+            is_string($a['field'] ?? null) ? $a['field'] : null,
+            ($a['warning'] ?? false) === true,
+            is_array($offer) && is_string($offer['words'] ?? null) && is_array($offer['values'] ?? null)
+                ? ['words' => $offer['words'], 'values' => array_filter($offer['values'], is_string(...))]
+                : null,
+        );
     }
 }

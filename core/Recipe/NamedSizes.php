@@ -46,7 +46,13 @@ final class NamedSizes
      */
     public static function renamed(string $typed, array $names): string
     {
-        return $names === [] ? $typed : (string) preg_replace_callback('/(?<![a-z0-9_])(' . implode('|', array_map(strval(...), array_keys($names))) . ')(?![a-z0-9_])/', static fn (array $m): string => $names[$m[1]], $typed);
+        return $names === []
+            ? $typed
+            : (string) preg_replace_callback(
+                '/(?<![a-z0-9_])(' . implode('|', array_map(strval(...), array_keys($names))) . ')(?![a-z0-9_])/',
+                static fn(array $m): string => $names[$m[1]],
+                $typed,
+            );
     }
 
     /** The same for a copy of a step. */
@@ -86,7 +92,9 @@ final class NamedSizes
             throw new UnreadableExpression("“{$name}” in the table of sizes cannot be read.");
         }
         if (isset($this->open[$name])) {
-            throw new UnreadableExpression('The values of ' . implode(' and ', array_keys($this->open)) . ' refer to each other in a circle.');
+            throw new UnreadableExpression(
+                'The values of ' . implode(' and ', array_keys($this->open)) . ' refer to each other in a circle.',
+            );
         }
         $this->open[$name] = true;
         try {
@@ -104,7 +112,11 @@ final class NamedSizes
     {
         [$v, $dimension] = $this->values[$name] ?? [null, 0];
 
-        return $v === null ? '' : ($dimension === 1 ? $this->unit->brief($v) . ' ' . $this->unit->value : rtrim(rtrim(number_format($v, 4, '.', ''), '0'), '.'));
+        return $v === null
+            ? ''
+            : ($dimension === 1
+                ? $this->unit->brief($v) . ' ' . $this->unit->value
+                : rtrim(rtrim(number_format($v, 4, '.', ''), '0'), '.'));
     }
 
     /**

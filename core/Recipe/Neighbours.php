@@ -29,19 +29,27 @@ final class Neighbours
      * @param int $most facets of both
      * @return string nothing where there is nothing to say, or too much to look at
      */
-    public static function words(Solid $shape, Solid $part, Recipe $recipe, int $most = self::AT_REST, Budget $budget = new Budget): string
-    {
+    public static function words(
+        Solid $shape,
+        Solid $part,
+        Recipe $recipe,
+        int $most = self::AT_REST,
+        Budget $budget = new Budget(),
+    ): string {
         if ($shape->isEmpty() || $part->isEmpty() || $shape->triangleCount() + $part->triangleCount() > $most) {
             return '';
         }
         $u = $recipe->unit;
         try {
-            $both = Joining::near($part, $shape) ? BooleanOperation::intersection($part, $shape, $budget) : new Solid;
+            $both = Joining::near($part, $shape) ? BooleanOperation::intersection($part, $shape, $budget) : new Solid();
         } catch (BooleanFailed) {
             return '';
         }
         if ($both->isEmpty()) {
-            $contact = Contact::of(new TriangleSet($shape, array_keys($shape->facet), $budget), new TriangleSet($part, array_keys($part->facet), $budget));
+            $contact = Contact::of(
+                new TriangleSet($shape, array_keys($shape->facet), $budget),
+                new TriangleSet($part, array_keys($part->facet), $budget),
+            );
             $name = self::stepName($contact->face, $recipe);
 
             return match (true) {
@@ -67,7 +75,7 @@ final class Neighbours
     /** The steps of the part that a piece of it has faces of; where it has none, the part. */
     private static function names(Solid $both, Solid $part, Recipe $recipe): string
     {
-        $of = array_fill_keys(array_map(static fn ($s): string => $s->name, $part->surfaces), true);
+        $of = array_fill_keys(array_map(static fn($s): string => $s->name, $part->surfaces), true);
         $out = [];
         foreach (array_unique($both->facet) as $f) {
             $name = $both->surfaces[$both->surfaceOf[$f]]->name;

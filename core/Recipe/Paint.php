@@ -33,13 +33,13 @@ final class Paint
     /** Whether there is any paint, so that looking is worth while. */
     public static function any(Recipe $recipe): bool
     {
-        return $recipe->paint !== [] || array_filter($recipe->groups, static fn (Group $g): bool => $g->recipe->paint !== []) !== [];
+        return $recipe->paint !== [] || array_filter($recipe->groups, static fn(Group $g): bool => $g->recipe->paint !== []) !== [];
     }
 
     public static function colour(Recipe $recipe, string $face): ?string
     {
         [$id, $role] = explode(':', $face, 2) + [1 => ''];
-        $own = $recipe->paint[$face] ?? $recipe->paint["$id:" . self::ALL] ?? null;
+        $own = $recipe->paint[$face] ?? ($recipe->paint["$id:" . self::ALL] ?? null);
         if ($own !== null) {
             return $own;
         }

@@ -20,7 +20,8 @@ final readonly class PartBefore
             $plane = SketchPlacement::of($sketch, $state->part(), new StepValues($sketch, $recipe->unit, $recipe->named()));
         } catch (StepProblem) {
             // a value that cannot be read is told at the step; until then the sketch is drawn on the bare plane
-            $plane = SketchPlane::tryFrom($sketch->text('plane'))?->placement() ?? FacePlane::placement($state->part(), $sketch->text('face'));
+            $plane =
+                SketchPlane::tryFrom($sketch->text('plane'))?->placement() ?? FacePlane::placement($state->part(), $sketch->text('face'));
         }
 
         return new self($state, $plane);

@@ -31,7 +31,11 @@ final class PartCorners
                 $found[] = [implode(' / ', $names), [$part->x[$v], $part->y[$v], $part->z[$v]]];
             }
         }
-        usort($found, static fn (array $a, array $b): int => array_map(static fn (float $c): float => round($c, 6), $a[1]) <=> array_map(static fn (float $c): float => round($c, 6), $b[1]));
+        usort(
+            $found,
+            static fn(array $a, array $b): int => array_map(static fn(float $c): float => round($c, 6), $a[1]) <=>
+                array_map(static fn(float $c): float => round($c, 6), $b[1]),
+        );
         $out = [];
         foreach ($found as [$base, $at]) {
             $name = $base;

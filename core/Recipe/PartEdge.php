@@ -15,5 +15,11 @@ final readonly class PartEdge
      * @param list<array{float,float}> $points as the entity of its kind has them
      * @param float $size radius, 0 for a line
      */
-    public function __construct(public string $name, public array $faces, public EntityKind $kind, public array $points, public float $size = 0.0) {}
+    public function __construct(
+        public string $name,
+        public array $faces,
+        public EntityKind $kind,
+        public array $points,
+        public float $size = 0.0,
+    ) {}
 }

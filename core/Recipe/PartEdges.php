@@ -47,7 +47,10 @@ final readonly class PartEdges
             $seen = $face === null ? null : $self->seen($edge, $face, $plane);
             if ($seen !== null) {
                 $first = $part->surfaces[$part->surfaceOf[$face]]->name;
-                $faces = array_map(static fn (int $s): string => $part->surfaces[$s]->name, array_filter([$edge->left, $edge->right], static fn (int $s): bool => $part->surfaces[$s]->isFlat()));
+                $faces = array_map(
+                    static fn(int $s): string => $part->surfaces[$s]->name,
+                    array_filter([$edge->left, $edge->right], static fn(int $s): bool => $part->surfaces[$s]->isFlat()),
+                );
                 $out[$name] = new PartEdge($name, array_values(array_unique([$first, ...$faces])), ...$seen);
             }
         }
@@ -60,12 +63,12 @@ final readonly class PartEdges
     {
         $h = $edge->halfEdges[0];
         $facets = [$this->part->facet[intdiv($h, 3)], $this->part->facet[intdiv($this->part->twin[$h], 3)]];
-        $flat = array_values(array_filter($facets, fn (int $f): bool => $this->part->surfaces[$this->part->surfaceOf[$f]]->isFlat()));
+        $flat = array_values(array_filter($facets, fn(int $f): bool => $this->part->surfaces[$this->part->surfaceOf[$f]]->isFlat()));
         if (count($flat) === 2 && $this->dot($flat[0], $this->normal($flat[1])) > 1 - 1e-12) {
             return null;
         }
-        $level = fn (int $f): float => abs($this->dot($f, [$plane->r[2], $plane->r[5], $plane->r[8]]));
-        usort($flat, static fn (int $f, int $g): int => $level($g) <=> $level($f));
+        $level = fn(int $f): float => abs($this->dot($f, [$plane->r[2], $plane->r[5], $plane->r[8]]));
+        usort($flat, static fn(int $f, int $g): int => $level($g) <=> $level($f));
 
         return $flat[0] ?? null;
     }
@@ -77,11 +80,16 @@ final readonly class PartEdges
     {
         $own = FacePlane::facet($this->part, $facet);
         $circle = $this->circle($edge, $facet, $own);
-        $ends = $edge->closed ? [] : [$this->corner($edge, $edge->vertices[0], $facet, $own, $circle), $this->corner($edge, $edge->vertices[count($edge->vertices) - 1], $facet, $own, $circle)];
-        $seen = static fn (array $q): array => self::onto($plane, $own->point([$q[0], $q[1], 0.0]));
+        $ends = $edge->closed
+            ? []
+            : [
+                $this->corner($edge, $edge->vertices[0], $facet, $own, $circle),
+                $this->corner($edge, $edge->vertices[count($edge->vertices) - 1], $facet, $own, $circle),
+            ];
+        $seen = static fn(array $q): array => self::onto($plane, $own->point([$q[0], $q[1], 0.0]));
         if ($circle === null) {
             $p = $this->flattened($edge, $own);
-            if ($edge->closed || ! self::straight($p)) {
+            if ($edge->closed || !self::straight($p)) {
                 return null;
             }
             [$a, $b] = array_map($seen, $ends);
@@ -99,13 +107,16 @@ final readonly class PartEdges
         [$p, $q] = $this->flattened($edge, $own);
         $ccw = ($p[0] - $circle[0][0]) * ($q[1] - $circle[0][1]) - ($p[1] - $circle[0][1]) * ($q[0] - $circle[0][0]) > 0;
 
-        return [EntityKind::Arc, array_map($seen, [$circle[0], ...($ccw === ($turn > 0) ? $ends : array_reverse($ends))]), $circle[1]];
+        return [EntityKind::Arc, array_map($seen, [$circle[0], ...$ccw === $turn > 0 ? $ends : array_reverse($ends)]), $circle[1]];
     }
 
     /** @return list<P> the vertices of an edge in the plane of a face */
     private function flattened(Edge $edge, Transform $own): array
     {
-        return array_map(fn (int $v): array => self::onto($own, [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]]), $edge->vertices);
+        return array_map(
+            fn(int $v): array => self::onto($own, [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]]),
+            $edge->vertices,
+        );
     }
 
     /**
@@ -119,13 +130,22 @@ final readonly class PartEdges
         $near = self::onto($own, [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]]);
         $face = $this->part->surfaces[$this->part->surfaceOf[$facet]]->name;
         foreach ($this->topology->endingAt[$v] ?? [] as $other) {
-            if ($other === $edge || ! in_array($face, [$this->part->surfaces[$other->left]->name, $this->part->surfaces[$other->right]->name], true)) {
+            if (
+                $other === $edge ||
+                !in_array($face, [$this->part->surfaces[$other->left]->name, $this->part->surfaces[$other->right]->name], true)
+            ) {
                 continue;
             }
             $p = $this->flattened($edge, $own);
             $q = $this->flattened($other, $own);
 
-            return self::meeting($near, [$p[0], $p[count($p) - 1]], $circle, [$q[0], $q[count($q) - 1]], $this->circle($other, $facet, $own));
+            return self::meeting(
+                $near,
+                [$p[0], $p[count($p) - 1]],
+                $circle,
+                [$q[0], $q[count($q) - 1]],
+                $this->circle($other, $facet, $own),
+            );
         }
 
         return $near;
@@ -171,7 +191,7 @@ final readonly class PartEdges
         [$fu, $fv] = [$line2[0][0] + $along * $eu, $line2[0][1] + $along * $ev];
         $half = sqrt(max(0.0, $r * $r - ($fu - $mu) ** 2 - ($fv - $mv) ** 2));
         $both = [[$fu - $half * $eu, $fv - $half * $ev], [$fu + $half * $eu, $fv + $half * $ev]];
-        $off = static fn (array $q): float => hypot($q[0] - $near[0], $q[1] - $near[1]);
+        $off = static fn(array $q): float => hypot($q[0] - $near[0], $q[1] - $near[1]);
 
         return $off($both[0]) < $off($both[1]) ? $both[0] : $both[1];
     }

@@ -15,7 +15,7 @@ final class PartNames
     {
         $out = [];
         foreach ($part->surfaces as $s) {
-            if (! $flatOnly || $s->isFlat()) {
+            if (!$flatOnly || $s->isFlat()) {
                 $out[$s->name] = self::face($s->name, $recipe);
             }
         }
@@ -39,7 +39,7 @@ final class PartNames
         [$id, $role] = explode(':', $name, 2) + [1 => ''];
         $step = $recipe->step($id);
         // in a group it is called as it is there
-        $group = $step === null || ! str_starts_with($role, 'in/') ? null : $recipe->groups[$step->text('group')] ?? null;
+        $group = $step === null || !str_starts_with($role, 'in/') ? null : $recipe->groups[$step->text('group')] ?? null;
         if ($step !== null && $group !== null) {
             return self::face(substr($role, 3), $group->within($recipe)) . ' in ' . $step->name;
         }
@@ -53,7 +53,7 @@ final class PartNames
         }
 
         // a face over a line of a sketch is known by that line
-        if ($step !== null && $step->kind->has('regions') && ! preg_match('/^(start|end)( |$)/', $role)) {
+        if ($step !== null && $step->kind->has('regions') && !preg_match('/^(start|end)( |$)/', $role)) {
             $role = "side $role";
         }
 
@@ -62,8 +62,16 @@ final class PartNames
 
     public static function edge(string $name, Recipe $recipe): string
     {
-        $number = preg_match('/ (\d+)$/', $name, $m) && str_contains(substr($name, 0, -strlen($m[0])), ' / ') && ! str_ends_with($name, ' side' . $m[0]) ? $m[0] : '';
-        [$a, $b] = array_map(static fn (string $f): string => self::face($f, $recipe), explode(' / ', $number === '' ? $name : substr($name, 0, -strlen($number)), 2) + [1 => '']);
+        $number =
+            preg_match('/ (\d+)$/', $name, $m) &&
+            str_contains(substr($name, 0, -strlen($m[0])), ' / ') &&
+            !str_ends_with($name, ' side' . $m[0])
+                ? $m[0]
+                : '';
+        [$a, $b] = array_map(
+            static fn(string $f): string => self::face($f, $recipe),
+            explode(' / ', $number === '' ? $name : substr($name, 0, -strlen($number)), 2) + [1 => ''],
+        );
         // "top and front of Block" where both are of one step
         $of = substr($a, (int) strrpos($a, ' of '));
         if (str_ends_with($b, $of) && str_contains($a, ' of ')) {
@@ -86,16 +94,23 @@ final class PartNames
 
     public static function corner(string $name, Recipe $recipe): string
     {
-        $number = preg_match('/ (\d+)$/', $name, $m) && ! str_ends_with($name, ' side' . $m[0]) ? $m[0] : '';
-        $faces = array_map(static fn (string $f): string => self::face($f, $recipe), explode(' / ', $number === '' ? $name : substr($name, 0, -strlen($number))));
+        $number = preg_match('/ (\d+)$/', $name, $m) && !str_ends_with($name, ' side' . $m[0]) ? $m[0] : '';
+        $faces = array_map(
+            static fn(string $f): string => self::face($f, $recipe),
+            explode(' / ', $number === '' ? $name : substr($name, 0, -strlen($number))),
+        );
         $of = substr($faces[0], (int) strrpos($faces[0], ' of '));
         $last = count($faces) - 1;
-        if (array_filter($faces, static fn (string $f): bool => ! str_ends_with($f, $of) || ! str_contains($f, ' of ')) === []) {
-            $faces = array_map(static fn (string $f): string => substr($f, 0, -strlen($of)), $faces);
+        if (array_filter($faces, static fn(string $f): bool => !str_ends_with($f, $of) || !str_contains($f, ' of ')) === []) {
+            $faces = array_map(static fn(string $f): string => substr($f, 0, -strlen($of)), $faces);
             $faces[$last] .= $of;
         }
 
-        return 'corner of ' . implode(', ', array_slice($faces, 0, $last)) . ' and ' . $faces[$last] . ($number === '' ? '' : ',' . $number);
+        return 'corner of ' .
+            implode(', ', array_slice($faces, 0, $last)) .
+            ' and ' .
+            $faces[$last] .
+            ($number === '' ? '' : ',' . $number);
     }
 
     /** Words for a face, an edge or a corner. */

@@ -15,7 +15,13 @@ final class PartState
      * @param array<string, StepResult> $results by step id
      * @param array<string, PlacedSketch> $sketches those that work, by step id
      */
-    public function __construct(private Solid|Closure $part, private readonly bool $empty, public readonly array $results, public readonly string $key, public readonly array $sketches = []) {}
+    public function __construct(
+        private Solid|Closure $part,
+        private readonly bool $empty,
+        public readonly array $results,
+        public readonly string $key,
+        public readonly array $sketches = [],
+    ) {}
 
     public function part(): Solid
     {
@@ -48,6 +54,6 @@ final class PartState
             }
         }
 
-        return ! $this->empty;
+        return !$this->empty;
     }
 }

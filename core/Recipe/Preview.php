@@ -33,7 +33,13 @@ final readonly class Preview
      * @param list<array{number: int, taken: bool, loops: list<list<array{float,float,float}>>}> $areas regions of its sketch in space
      * @param string $lies how a shape lies to what is there already, in words
      */
-    private function __construct(public ?Solid $added, public ?Solid $removed, public array $arrows, public array $areas, public string $lies = '') {}
+    private function __construct(
+        public ?Solid $added,
+        public ?Solid $removed,
+        public array $arrows,
+        public array $areas,
+        public string $lies = '',
+    ) {}
 
     /**
      * Exactly: the difference between the part before and after the step; neither part of it where the step changes most of
@@ -47,7 +53,13 @@ final readonly class Preview
         $task = Task::inLog($recipe, $step, $evaluate);
         $added = $removed = null;
         $after = $differences ? $evaluate($recipe->upTo($step->id)) : null;
-        if ($after !== null && ! $step->off && ($after->results[$step->id]->status ?? null) === StepStatus::Done && ! $step->kind->draws() && ! $after->isEmpty()) {
+        if (
+            $after !== null &&
+            !$step->off &&
+            ($after->results[$step->id]->status ?? null) === StepStatus::Done &&
+            !$step->kind->draws() &&
+            !$after->isEmpty()
+        ) {
             $effect = $step->kind->has('of') && $step->text('of') === 'step' ? null : $step->effect();
             [$was, $is] = self::whereTheyDiffer($task->part, $after->part(), $task->budget);
             if ($was->triangleCount() + $is->triangleCount() <= self::MOST_TRIANGLES) {
@@ -104,15 +116,15 @@ final readonly class Preview
             }
         }
         $box = $a->vertexBox();
-        $size = array_map(static fn (float $l, float $h): float => $h - $l, $lo, $hi);
+        $size = array_map(static fn(float $l, float $h): float => $h - $l, $lo, $hi);
         $whole = ($box[3] - $box[0]) * ($box[4] - $box[1]) * ($box[5] - $box[2]);
-        if (! is_finite($lo[0]) || $size[0] * $size[1] * $size[2] > 0.6 * $whole) {
+        if (!is_finite($lo[0]) || $size[0] * $size[1] * $size[2] > 0.6 * $whole) {
             return [$a, $b];
         }
         $crop = Primitives::block('crop', [$lo[0], $lo[1], $lo[2]], [$size[0], $size[1], $size[2]]);
         try {
             return [BooleanOperation::intersection($a, $crop, $budget), BooleanOperation::intersection($b, $crop, $budget)];
-        } catch (BooleanFailed|OverBudget) {
+        } catch (BooleanFailed | OverBudget) {
             return [$a, $b];
         }
     }
@@ -129,12 +141,12 @@ final readonly class Preview
 
     private static function lies(Task $t, Recipe $recipe, int $pairs): string
     {
-        if ($t->step->off || ! $t->step->kind->stands()) {
+        if ($t->step->off || !$t->step->kind->stands()) {
             return '';
         }
         try {
-            return Neighbours::words(Making::tool($t) ?? new Solid, $t->part, $recipe, $pairs, $t->budget);
-        } catch (StepProblem|OverBudget) {
+            return Neighbours::words(Making::tool($t) ?? new Solid(), $t->part, $recipe, $pairs, $t->budget);
+        } catch (StepProblem | OverBudget) {
             return '';
         }
     }
@@ -147,7 +159,7 @@ final readonly class Preview
         }
         try {
             $d = BooleanOperation::difference($a, $b, $budget);
-        } catch (BooleanFailed|OverBudget) {
+        } catch (BooleanFailed | OverBudget) {
             return null;
         }
 
@@ -157,7 +169,7 @@ final readonly class Preview
     /** @return list<array{number: int, taken: bool, loops: list<list<array{float,float,float}>>}> */
     private static function areas(Task $t): array
     {
-        if (! $t->step->kind->has('regions')) {
+        if (!$t->step->kind->has('regions')) {
             return [];
         }
         try {
@@ -169,8 +181,17 @@ final readonly class Preview
         $taken = RegionPicks::numbers($t->step, $regions);
         $out = [];
         foreach ($regions as $r) {
-            $out[] = ['number' => $r->number, 'taken' => $taken === null || in_array($r->number, $taken, true),
-                'loops' => array_map(static fn (array $loop): array => array_map(static fn (array $p): array => $sketch->placement->point([$p[0], $p[1], 0.0]), $loop), $r->loops)];
+            $out[] = [
+                'number' => $r->number,
+                'taken' => $taken === null || in_array($r->number, $taken, true),
+                'loops' => array_map(
+                    static fn(array $loop): array => array_map(
+                        static fn(array $p): array => $sketch->placement->point([$p[0], $p[1], 0.0]),
+                        $loop,
+                    ),
+                    $r->loops,
+                ),
+            ];
         }
 
         return $out;

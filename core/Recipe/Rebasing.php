@@ -32,18 +32,22 @@ final class Rebasing
         $with = [$sketch => true];
         $reliance = new Reliance($before);
         foreach ($before->steps as $s) {
-            if (array_filter($reliance->of($s->id), static fn (string $id): bool => isset($with[$id])) === []) {
+            if (array_filter($reliance->of($s->id), static fn(string $id): bool => isset($with[$id])) === []) {
                 continue;
             }
             $with[$s->id] = true;
             $key = $s->kind->framedBy();
-            if ($key === null || ! $s->uses($key) || ! isset($with[explode(':', $s->text($key))[0]])) {
+            if ($key === null || !$s->uses($key) || !isset($with[explode(':', $s->text($key))[0]])) {
                 continue;
             }
             $old = FacePlane::placement(self::partBefore($before, $s->id, $evaluate)->part(), $s->text($key));
             $new = FacePlane::placement(self::partBefore($after, $s->id, $evaluate)->part(), $s->text($key));
             if ($old !== null && $new !== null) {
-                $after = $after->withStep($s->kind->stands() ? self::stoodAnew($s, $old, $new, $was, $is, $after) : self::turned($s, $old, $new, $was, $is, $after));
+                $after = $after->withStep(
+                    $s->kind->stands()
+                        ? self::stoodAnew($s, $old, $new, $was, $is, $after)
+                        : self::turned($s, $old, $new, $was, $is, $after),
+                );
             }
         }
 
@@ -65,7 +69,13 @@ final class Rebasing
     {
         $step = $recipe->step($id);
         try {
-            return $step === null ? null : SketchPlacement::of($step, self::partBefore($recipe, $id, $evaluate)->part(), new StepValues($step, $recipe->unit, $recipe->named()));
+            return $step === null
+                ? null
+                : SketchPlacement::of(
+                    $step,
+                    self::partBefore($recipe, $id, $evaluate)->part(),
+                    new StepValues($step, $recipe->unit, $recipe->named()),
+                );
         } catch (StepProblem) {
             return null;
         }
@@ -83,7 +93,7 @@ final class Rebasing
      */
     private static function stoodAnew(Step $s, Transform $old, Transform $new, Transform $was, Transform $is, Recipe $recipe): Step
     {
-        $carried = static fn (array $p): array => $new->local($is->point($was->local($p)));
+        $carried = static fn(array $p): array => $new->local($is->point($was->local($p)));
         [$u0, $v0] = $carried($old->t);
         [$u1, $v1] = $carried($old->point([1.0, 0.0, 0.0]));
         $quarters = rad2deg(atan2($v1 - $v0, $u1 - $u0)) / 90;
@@ -91,11 +101,14 @@ final class Rebasing
         if (abs($quarters - round($quarters)) > 1e-9 || $apart || $s->text('from') === 'corner') {
             return $s;
         }
-        $turns = ((int) round($quarters) % 4 + 4) % 4;
-        $other = static fn (string $a): string => ['low' => 'high', 'high' => 'low'][$a] ?? $a;
+        $turns = (((int) round($quarters) % 4) + 4) % 4;
+        $other = static fn(string $a): string => ['low' => 'high', 'high' => 'low'][$a] ?? $a;
         for ($i = 0; $i < $turns; $i++) {
-            $s = $s->with('alignx', $other($s->text('aligny')))->with('aligny', $s->text('alignx'))
-                ->with('x', self::sum([[-1.0, $s->text('y')]], 0.0, $recipe))->with('y', $s->text('x'));
+            $s = $s
+                ->with('alignx', $other($s->text('aligny')))
+                ->with('aligny', $s->text('alignx'))
+                ->with('x', self::sum([[-1.0, $s->text('y')]], 0.0, $recipe))
+                ->with('y', $s->text('x'));
         }
         try {
             $facing = Expression::number($s->text('facing'), $recipe->named());
@@ -109,7 +122,7 @@ final class Rebasing
     private static function turned(Step $s, Transform $old, Transform $new, Transform $was, Transform $is, Recipe $recipe): Step
     {
         // where the face's old frame has gone with the part, seen in its new frame
-        $carried = static fn (array $p): array => $new->local($is->point($was->local($p)));
+        $carried = static fn(array $p): array => $new->local($is->point($was->local($p)));
         [$u0, $v0] = $carried($old->t);
         [$u1, $v1] = $carried($old->point([1.0, 0.0, 0.0]));
         $angle = rad2deg(atan2($v1 - $v0, $u1 - $u0));
@@ -151,7 +164,7 @@ final class Rebasing
      */
     private static function sum(array $terms, float $shift, Recipe $recipe): string
     {
-        $kept = array_values(array_filter($terms, static fn (array $t): bool => abs($t[0]) > 1e-9));
+        $kept = array_values(array_filter($terms, static fn(array $t): bool => abs($t[0]) > 1e-9));
         if (count($kept) === 1 && abs(abs($kept[0][0]) - 1) < 1e-9 && abs($shift) < 1e-9) {
             [$factor, $typed] = $kept[0];
             $typed = trim($typed);

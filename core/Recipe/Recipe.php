@@ -48,16 +48,25 @@ final readonly class Recipe
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value]
-            + ($this->spent > 0 ? ['spent' => $this->spent] : [])
-            + ($this->sizes !== [] ? ['sizes' => $this->sizes] : [])
-            + ($this->material !== null ? ['material' => ['name' => $this->material->name] + ($this->material->name === Material::OWN ? ['density' => $this->material->density, 'unit' => $this->material->unit->value] : [])] : [])
-            + ($this->paint !== [] ? ['paint' => $this->paint] : [])
-            + ($this->pins !== [] ? ['pins' => $this->pins] : [])
-            + ($this->ground !== '' ? ['ground' => $this->ground] : [])
-            + ($this->groups !== [] ? ['groups' => array_map(static fn ($g): array => $g->toArray(), $this->groups)] : [])
-            + ($this->open !== '' ? ['open' => $this->open] : [])
-            + ['steps' => array_map(static fn (Step $s): array => $s->toArray(), $this->steps)];
+        return ['format' => self::FORMAT, 'title' => $this->title, 'unit' => $this->unit->value] +
+            ($this->spent > 0 ? ['spent' => $this->spent] : []) +
+            ($this->sizes !== [] ? ['sizes' => $this->sizes] : []) +
+            ($this->material !== null
+                ? [
+                    'material' =>
+                        ['name' => $this->material->name] +
+                        ($this->material->name === Material::OWN
+                            ? ['density' => $this->material->density, 'unit' => $this->material->unit->value]
+                            : []),
+                ]
+                : []) +
+            ($this->paint !== [] ? ['paint' => $this->paint] : []) +
+            ($this->pins !== [] ? ['pins' => $this->pins] : []) +
+            ($this->ground !== '' ? ['ground' => $this->ground] : []) +
+            ($this->groups !== [] ? ['groups' => array_map(static fn($g): array => $g->toArray(), $this->groups)] : []) +
+            ($this->open !== '' ? ['open' => $this->open] : []) + [
+                'steps' => array_map(static fn(Step $s): array => $s->toArray(), $this->steps),
+            ];
     }
 
     public function toJson(): string
@@ -145,7 +154,9 @@ final readonly class Recipe
     {
         $g = $this->groups[$this->open] ?? null;
 
-        return $g === null ? $edited : $this->changed(['groups' => [...$edited->groups, $g->id => $g->with($edited->changed(['groups' => [], 'within' => []]))]]);
+        return $g === null
+            ? $edited
+            : $this->changed(['groups' => [...$edited->groups, $g->id => $g->with($edited->changed(['groups' => [], 'within' => []]))]]);
     }
 
     /** The steps of a group of another recipe, to be made inside that one. */
@@ -161,7 +172,7 @@ final readonly class Recipe
         $next = [$group];
         while ($next !== []) {
             $id = array_pop($next);
-            if (isset($this->groups[$id]) && ! in_array($id, $out, true)) {
+            if (isset($this->groups[$id]) && !in_array($id, $out, true)) {
                 $out[] = $id;
                 array_push($next, ...$this->groups[$id]->places());
             }
@@ -173,9 +184,9 @@ final readonly class Recipe
     /** Whether some step, here or in a group, makes a body that stays apart even where it touches others. */
     public function keepsBodiesApart(): bool
     {
-        $steps = array_merge($this->steps, ...array_values(array_map(static fn ($g): array => $g->recipe->steps, $this->groups)));
+        $steps = array_merge($this->steps, ...array_values(array_map(static fn($g): array => $g->recipe->steps, $this->groups)));
         foreach ($steps as $s) {
-            if (! $s->off && $s->text('effect') === 'apart') {
+            if (!$s->off && $s->text('effect') === 'apart') {
                 return true;
             }
         }
@@ -253,7 +264,10 @@ final readonly class Recipe
 
     public function without(string $id): self
     {
-        return $this->changed(['steps' => array_values(array_filter($this->steps, static fn (Step $s): bool => $s->id !== $id)), 'spent' => $this->highest()]);
+        return $this->changed([
+            'steps' => array_values(array_filter($this->steps, static fn(Step $s): bool => $s->id !== $id)),
+            'spent' => $this->highest(),
+        ]);
     }
 
     /** @param int $places up (negative) or down the log */

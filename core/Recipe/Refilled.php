@@ -13,7 +13,7 @@ final class Refilled implements SolidCache
 
     public function __construct(private readonly SolidCache $kept)
     {
-        $this->own = new MemoryCache;
+        $this->own = new MemoryCache();
     }
 
     public function has(string $key): bool

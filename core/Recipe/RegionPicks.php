@@ -48,7 +48,7 @@ final class RegionPicks
         if ($picks === null) {
             return $step;
         }
-        $count = array_count_values(array_map(static fn (Region $r): string => $r->key, $regions));
+        $count = array_count_values(array_map(static fn(Region $r): string => $r->key, $regions));
         $kept = [];
         foreach ($picks as $pick) {
             $key = is_int($pick) ? $regions[$pick - 1]->key ?? null : $pick;
@@ -68,7 +68,16 @@ final class RegionPicks
     {
         $picks = $step->regions();
 
-        return $picks === null ? null : array_values(array_unique(array_map(static fn (int|string $p): int|string => self::find($regions, $p)->number ?? (is_int($p) ? $p : 'one that is gone'), $picks)));
+        return $picks === null
+            ? null
+            : array_values(
+                array_unique(
+                    array_map(
+                        static fn(int|string $p): int|string => self::find($regions, $p)->number ?? (is_int($p) ? $p : 'one that is gone'),
+                        $picks,
+                    ),
+                ),
+            );
     }
 
     /**

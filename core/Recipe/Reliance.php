@@ -25,21 +25,28 @@ final class Reliance
         foreach ($recipe->steps as $s) {
             $named = [];
             foreach ($s->kind->fields() as $key => $field) {
-                if (! $s->uses($key)) {
+                if (!$s->uses($key)) {
                     continue;
                 }
                 $text = $s->text($key);
-                array_push($named, ...match ($field->type) {
-                    FieldType::Sketch, FieldType::MaybeSketch, FieldType::Step => [$text],
-                    FieldType::Body => $text === 'all' ? [] : [explode('.', $text)[0]],
-                    FieldType::Face, FieldType::Edge, FieldType::Spot => self::steps([$text]),
-                    FieldType::Sketches => $s->names($key),
-                    FieldType::Faces, FieldType::Edges => self::steps($s->names($key)),
-                    FieldType::Drawing => self::steps(array_map(static fn ($e): string => $e->edge, array_values($s->drawn()->entities))),
-                    default => [],
-                });
+                array_push(
+                    $named,
+                    ...match ($field->type) {
+                        FieldType::Sketch, FieldType::MaybeSketch, FieldType::Step => [$text],
+                        FieldType::Body => $text === 'all' ? [] : [explode('.', $text)[0]],
+                        FieldType::Face, FieldType::Edge, FieldType::Spot => self::steps([$text]),
+                        FieldType::Sketches => $s->names($key),
+                        FieldType::Faces, FieldType::Edges => self::steps($s->names($key)),
+                        FieldType::Drawing => self::steps(
+                            array_map(static fn($e): string => $e->edge, array_values($s->drawn()->entities)),
+                        ),
+                        default => [],
+                    },
+                );
             }
-            $this->on[$s->id] = array_values(array_unique(array_filter($named, static fn (string $id): bool => isset($known[$id]) && $id !== $s->id)));
+            $this->on[$s->id] = array_values(
+                array_unique(array_filter($named, static fn(string $id): bool => isset($known[$id]) && $id !== $s->id)),
+            );
         }
     }
 
@@ -68,7 +75,7 @@ final class Reliance
     /** @return list<string> ids of the steps that rest on it */
     public function on(string $id): array
     {
-        return array_map(strval(...), array_keys(array_filter($this->on, static fn (array $list): bool => in_array($id, $list, true))));
+        return array_map(strval(...), array_keys(array_filter($this->on, static fn(array $list): bool => in_array($id, $list, true))));
     }
 
     /**

@@ -22,9 +22,12 @@ final class ShapesDrawn
         $sketch = $step->drawn();
         try {
             foreach ($shapes as $s) {
-                $line = $s['kind'] === 'circle'
-                    ? "circle {$s['by']} {$s['round']} at {$s['u']}; {$s['v']}"
-                    : "rectangle {$s['width']} by {$s['height']} " . ($s['from'] === 'corner' ? 'corner ' : '') . "at {$s['u']}; {$s['v']}";
+                $line =
+                    $s['kind'] === 'circle'
+                        ? "circle {$s['by']} {$s['round']} at {$s['u']}; {$s['v']}"
+                        : "rectangle {$s['width']} by {$s['height']} " .
+                            ($s['from'] === 'corner' ? 'corner ' : '') .
+                            "at {$s['u']}; {$s['v']}";
                 $sketch = TypedLine::draw($sketch, $line, $unit, $named);
             }
         } catch (UnreadableLine) {

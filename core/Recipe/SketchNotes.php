@@ -27,17 +27,29 @@ final class SketchNotes
         }
         try {
             $solved = SketchSolver::solve($drawn, $read->values);
-        } catch (SolvingTooLong|UnfitRelation) {
+        } catch (SolvingTooLong | UnfitRelation) {
             return [];
         }
         if ($solved->clash !== [] || $solved->free === 0) {
             return [];
         }
         $out = [];
-        if (self::isFirst($recipe, $step) && ! self::tied($drawn)) {
-            $out[] = new Message('not-tied', 'Nothing ties this sketch to the origin.', 'The part has no fixed place then, and mirrors and repeats about the middle miss it. On the pad, put a point on the origin or give its distance from there.', 'drawn', true);
+        if (self::isFirst($recipe, $step) && !self::tied($drawn)) {
+            $out[] = new Message(
+                'not-tied',
+                'Nothing ties this sketch to the origin.',
+                'The part has no fixed place then, and mirrors and repeats about the middle miss it. On the pad, put a point on the origin or give its distance from there.',
+                'drawn',
+                true,
+            );
         }
-        $out[] = new Message('free', $solved->free === 1 ? 'One movement is left free.' : "$solved->free movements are left free.", 'What is not dimensioned can shift when other sizes change. The pad shows what can still move.', 'drawn', true);
+        $out[] = new Message(
+            'free',
+            $solved->free === 1 ? 'One movement is left free.' : "$solved->free movements are left free.",
+            'What is not dimensioned can shift when other sizes change. The pad shows what can still move.',
+            'drawn',
+            true,
+        );
 
         return $out;
     }

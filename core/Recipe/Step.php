@@ -41,7 +41,7 @@ final readonly class Step
     public function uses(string $key): bool
     {
         foreach ($this->kind->field($key)->when ?? [] as $other => $choices) {
-            if (! in_array($this->text($other), $choices, true)) {
+            if (!in_array($this->text($other), $choices, true)) {
                 return false;
             }
         }
@@ -64,8 +64,9 @@ final readonly class Step
     public function sentence(bool $reading = false): array
     {
         return $this->kind->sentence(
-            fn (string $key): string => $key === 'editing' ? ($reading ? '' : '1') : ($this->names($key) === [] ? $this->text($key) : '1'),
-            fn (string $key): bool => $this->uses($key) && ! ($reading && $this->kind->field($key)?->type->isList() === true && $this->names($key) === []),
+            fn(string $key): string => $key === 'editing' ? ($reading ? '' : '1') : ($this->names($key) === [] ? $this->text($key) : '1'),
+            fn(string $key): bool => $this->uses($key) &&
+                !($reading && $this->kind->field($key)?->type->isList() === true && $this->names($key) === []),
         );
     }
 
@@ -107,7 +108,7 @@ final readonly class Step
     /** What is drawn in a sketch. */
     public function drawn(): Sketch
     {
-        return isset($this->values['drawn']) ? SketchFormat::read($this->values['drawn']) : new Sketch;
+        return isset($this->values['drawn']) ? SketchFormat::read($this->values['drawn']) : new Sketch();
     }
 
     /** @return list<int|string>|null numbers and keys, null for all */
@@ -115,7 +116,9 @@ final readonly class Step
     {
         $v = $this->values['regions'] ?? 'all';
 
-        return is_array($v) ? array_values(array_map(static fn (mixed $r): int|string => is_string($r) ? $r : (int) (is_scalar($r) ? $r : 0), $v)) : null;
+        return is_array($v)
+            ? array_values(array_map(static fn(mixed $r): int|string => is_string($r) ? $r : (int) (is_scalar($r) ? $r : 0), $v))
+            : null;
     }
 
     /** @return array<string, string> values for the named sizes of a group, as typed */

@@ -56,20 +56,38 @@ final readonly class StepValues
     /** @param Field|string $called what it is called, or the field that says so when it must */
     public function length(string $typed, string $key, Field|string $called, FieldType $type): float
     {
-        $label = static fn (): string => is_string($called) ? $called : $called->label();
+        $label = static fn(): string => is_string($called) ? $called : $called->label();
         try {
             $mm = Expression::length($typed, $this->unit, $this->named);
         } catch (UnreadableExpression $e) {
-            throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "The {$label()} says “{$typed}”. " . $e->getMessage(), $key));
+            throw new StepProblem(
+                new Message('unreadable', 'This size cannot be read.', "The {$label()} says “{$typed}”. " . $e->getMessage(), $key),
+            );
         }
         if (abs($mm) > self::MOST) {
-            throw new StepProblem(new Message('too-large', 'This is too large.', "The {$label()} is " . $this->unit->brief($mm) . ' ' . $this->unit->word() . ', which is more than 10 metres.', $key));
+            throw new StepProblem(
+                new Message(
+                    'too-large',
+                    'This is too large.',
+                    "The {$label()} is " . $this->unit->brief($mm) . ' ' . $this->unit->word() . ', which is more than 10 metres.',
+                    $key,
+                ),
+            );
         }
-        if ($type === FieldType::Size && $mm <= 0 || $type === FieldType::SizeOrZero && $mm < 0) {
-            throw new StepProblem(new Message('not-positive', $mm < 0 ? 'This size is below zero.' : 'This size is zero.', "The {$label()} is " . $this->unit->brief($mm) . '. A size must be more than 0; the direction is chosen apart from it.', $key));
+        if (($type === FieldType::Size && $mm <= 0) || ($type === FieldType::SizeOrZero && $mm < 0)) {
+            throw new StepProblem(
+                new Message(
+                    'not-positive',
+                    $mm < 0 ? 'This size is below zero.' : 'This size is zero.',
+                    "The {$label()} is " . $this->unit->brief($mm) . '. A size must be more than 0; the direction is chosen apart from it.',
+                    $key,
+                ),
+            );
         }
         if ($type === FieldType::Size && $mm < 1e-3) {
-            throw new StepProblem(new Message('too-small', 'This is too small.', "The {$label()} is less than a thousandth of a millimetre.", $key));
+            throw new StepProblem(
+                new Message('too-small', 'This is too small.', "The {$label()} is less than a thousandth of a millimetre.", $key),
+            );
         }
 
         return $mm;
@@ -86,7 +104,14 @@ final readonly class StepValues
         try {
             return Expression::value($typed, $unit, $this->named);
         } catch (UnreadableExpression $e) {
-            throw new StepProblem(new Message('unreadable', 'This size cannot be read.', "For “{$name}” it says “{$typed}”. " . $e->getMessage(), "set.$name"));
+            throw new StepProblem(
+                new Message(
+                    'unreadable',
+                    'This size cannot be read.',
+                    "For “{$name}” it says “{$typed}”. " . $e->getMessage(),
+                    "set.$name",
+                ),
+            );
         }
     }
 
@@ -95,10 +120,14 @@ final readonly class StepValues
         try {
             $v = Expression::number($typed, $this->named);
         } catch (UnreadableExpression $e) {
-            throw new StepProblem(new Message('unreadable', 'This number cannot be read.', "It says “{$typed}”. " . $e->getMessage(), $key));
+            throw new StepProblem(
+                new Message('unreadable', 'This number cannot be read.', "It says “{$typed}”. " . $e->getMessage(), $key),
+            );
         }
 
-        return abs($v) <= 1e6 ? $v : throw new StepProblem(new Message('too-large', 'This is too large.', 'No turn needs a number like that.', $key));
+        return abs($v) <= 1e6
+            ? $v
+            : throw new StepProblem(new Message('too-large', 'This is too large.', 'No turn needs a number like that.', $key));
     }
 
     private function count(string $key): float

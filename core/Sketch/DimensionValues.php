@@ -27,7 +27,7 @@ final class DimensionValues
     public function __construct(private readonly Sketch $sketch, private readonly Unit $unit, private $outer = null)
     {
         foreach ($sketch->relations as $r) {
-            if ($r->kind->isDimension() && ! $r->measured) {
+            if ($r->kind->isDimension() && !$r->measured) {
                 $this->value($r);
             }
         }
@@ -50,7 +50,7 @@ final class DimensionValues
         try {
             $named = function (string $name): ?array {
                 $other = $this->sketch->relations[$name] ?? null;
-                if ($other === null || ! $other->kind->isDimension()) {
+                if ($other === null || !$other->kind->isDimension()) {
                     return $this->outer === null ? null : ($this->outer)($name);
                 }
                 if ($other->measured) {
@@ -63,12 +63,15 @@ final class DimensionValues
 
                 return [$value, $other->kind === RelationKind::Angle ? 0 : 1];
             };
-            $v = $r->kind === RelationKind::Angle ? Expression::number($r->value, $named) : Expression::length($r->value, $this->unit, $named);
+            $v =
+                $r->kind === RelationKind::Angle
+                    ? Expression::number($r->value, $named)
+                    : Expression::length($r->value, $this->unit, $named);
             $problem = $this->outOfRange($r->kind, $v);
             if ($problem !== null) {
                 throw new UnreadableExpression($problem);
             }
-            if (! isset($this->problems[$r->id])) {
+            if (!isset($this->problems[$r->id])) {
                 return $this->values[$r->id] = $v;
             }
         } catch (UnreadableExpression $e) {
@@ -86,7 +89,12 @@ final class DimensionValues
             $kind === RelationKind::Angle => $v > 0 && $v < 180 ? null : 'An angle lies between 0 and 180 degrees.',
             abs($v) > self::MOST => 'This is more than 10 metres.',
             // points may stand level, and lie on a centre line
-            in_array($kind, [RelationKind::HorizontalDistance, RelationKind::VerticalDistance, RelationKind::Distance, RelationKind::DiameterAcross], true) => $v >= 0 ? null : 'This is below zero. A distance has no sign; the side is that on which it is drawn.',
+            in_array(
+                $kind,
+                [RelationKind::HorizontalDistance, RelationKind::VerticalDistance, RelationKind::Distance, RelationKind::DiameterAcross],
+                true,
+            )
+                => $v >= 0 ? null : 'This is below zero. A distance has no sign; the side is that on which it is drawn.',
             $v <= 0 => $v < 0 ? 'This is below zero.' : 'This is zero.',
             $v < 1e-3 => 'This is less than a thousandth of a millimetre.',
             default => null,

@@ -12,8 +12,10 @@ final class Measured
         [$a, $b] = [$r->of[0], $r->of[1] ?? ''];
         [$p, $q] = [self::place($s, $a), self::place($s, $b)];
         [$l, $m] = [self::line($s, $a), self::line($s, $b)];
-        $apart = static fn (array $x, array $y): float => hypot($y[0] - $x[0], $y[1] - $x[1]);
-        $off = static fn (array $line, array $x): float => abs(($line[1][0] - $line[0][0]) * ($x[1] - $line[0][1]) - ($line[1][1] - $line[0][1]) * ($x[0] - $line[0][0])) / max(1e-12, hypot($line[1][0] - $line[0][0], $line[1][1] - $line[0][1]));
+        $apart = static fn(array $x, array $y): float => hypot($y[0] - $x[0], $y[1] - $x[1]);
+        $off = static fn(array $line, array $x): float => abs(
+            ($line[1][0] - $line[0][0]) * ($x[1] - $line[0][1]) - ($line[1][1] - $line[0][1]) * ($x[0] - $line[0][0]),
+        ) / max(1e-12, hypot($line[1][0] - $line[0][0], $line[1][1] - $line[0][1]));
         switch ($r->kind) {
             case RelationKind::Length:
                 return $l === null ? null : $apart(...$l);
@@ -32,12 +34,12 @@ final class Measured
             case RelationKind::Distance:
                 return match (true) {
                     $p !== null && $q !== null => $apart($p, $q),
-                    $l !== null && ($q ?? $m[0] ?? null) !== null => $off($l, $q ?? $m[0]),
+                    $l !== null && ($q ?? ($m[0] ?? null)) !== null => $off($l, $q ?? $m[0]),
                     $m !== null && $p !== null => $off($m, $p),
                     default => null,
                 };
             case RelationKind::DiameterAcross:
-                return $m !== null && ($p ?? $l[0] ?? null) !== null ? 2 * $off($m, $p ?? $l[0]) : null;
+                return $m !== null && ($p ?? ($l[0] ?? null)) !== null ? 2 * $off($m, $p ?? $l[0]) : null;
             default:
                 return null;
         }
@@ -75,7 +77,10 @@ final class Measured
     private static function angle(array $l, array $m, ?array $from): float
     {
         if ($from !== null) {
-            $away = static fn (array $x): array => hypot($x[0][0] - $from[0], $x[0][1] - $from[1]) <= hypot($x[1][0] - $from[0], $x[1][1] - $from[1]) ? $x : [$x[1], $x[0]];
+            $away = static fn(array $x): array => hypot($x[0][0] - $from[0], $x[0][1] - $from[1]) <=
+            hypot($x[1][0] - $from[0], $x[1][1] - $from[1])
+                ? $x
+                : [$x[1], $x[0]];
             [$l, $m] = [$away($l), $away($m)];
         }
         foreach ($from !== null ? [] : [$l, [$l[1], $l[0]]] as $p) {

@@ -38,8 +38,15 @@ enum RelationKind: string
     public function isDimension(): bool
     {
         return match ($this) {
-            self::Length, self::Distance, self::HorizontalDistance, self::VerticalDistance,
-            self::Radius, self::Diameter, self::DiameterAcross, self::Angle => true,
+            self::Length,
+            self::Distance,
+            self::HorizontalDistance,
+            self::VerticalDistance,
+            self::Radius,
+            self::Diameter,
+            self::DiameterAcross,
+            self::Angle
+                => true,
             default => false,
         };
     }

@@ -26,6 +26,6 @@ final class RelationWords
      */
     public static function list(Sketch $sketch, array $ids, int $most): string
     {
-        return implode(', ', array_map(static fn (string $id): string => self::of($sketch, $id), array_slice($ids, 0, $most)));
+        return implode(', ', array_map(static fn(string $id): string => self::of($sketch, $id), array_slice($ids, 0, $most)));
     }
 }

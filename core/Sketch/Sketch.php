@@ -29,14 +29,14 @@ final readonly class Sketch
     {
         foreach ($entities as $e) {
             foreach ($e->points as $p) {
-                if (! isset($points[$p]) && $p !== self::ORIGIN) {
+                if (!isset($points[$p]) && $p !== self::ORIGIN) {
                     throw new InvalidArgumentException("There is no point $p.");
                 }
             }
         }
         foreach ($relations as $r) {
             foreach ($r->of as $id) {
-                if (! isset($points[$id]) && ! isset($entities[$id]) && $id !== self::ORIGIN && ! isset(self::AXES[$id])) {
+                if (!isset($points[$id]) && !isset($entities[$id]) && $id !== self::ORIGIN && !isset(self::AXES[$id])) {
                     throw new InvalidArgumentException("There is nothing called $id.");
                 }
             }
@@ -96,13 +96,16 @@ final readonly class Sketch
         }
         foreach ($this->entities as $e) {
             foreach (isset($gone[$e->id]) ? $e->points : [] as $p) {
-                if (! isset($used[$p])) {
+                if (!isset($used[$p])) {
                     $gone[$p] = true;
                     unset($points[$p]);
                 }
             }
         }
-        $relations = array_filter($this->relations, static fn (Relation $r): bool => $r->id !== $id && array_diff($r->of, array_keys($gone)) === $r->of);
+        $relations = array_filter(
+            $this->relations,
+            static fn(Relation $r): bool => $r->id !== $id && array_diff($r->of, array_keys($gone)) === $r->of,
+        );
 
         return new self($points, $entities, $relations);
     }

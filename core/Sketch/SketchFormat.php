@@ -23,17 +23,27 @@ final class SketchFormat
     {
         return [
             'points' => $s->points,
-            'lines' => array_map(static fn (Entity $e): array => ['id' => $e->id, 'kind' => $e->kind->value, 'points' => $e->points]
-                + ($e->size > 0 ? ['size' => $e->size] : []) + ($e->role !== Role::Outline ? ['role' => $e->role->value] : []) + ($e->text !== '' ? ['text' => $e->text] : []) + ($e->edge !== '' ? ['edge' => $e->edge] : []), array_values($s->entities)),
-            'relations' => array_map(static fn (Relation $r): array => ['id' => $r->id, 'kind' => $r->kind->value, 'of' => $r->of]
-                + ($r->value !== '' ? ['value' => $r->value] : []) + ($r->measured ? ['measured' => true] : []), array_values($s->relations)),
+            'lines' => array_map(
+                static fn(Entity $e): array => ['id' => $e->id, 'kind' => $e->kind->value, 'points' => $e->points] +
+                    ($e->size > 0 ? ['size' => $e->size] : []) +
+                    ($e->role !== Role::Outline ? ['role' => $e->role->value] : []) +
+                    ($e->text !== '' ? ['text' => $e->text] : []) +
+                    ($e->edge !== '' ? ['edge' => $e->edge] : []),
+                array_values($s->entities),
+            ),
+            'relations' => array_map(
+                static fn(Relation $r): array => ['id' => $r->id, 'kind' => $r->kind->value, 'of' => $r->of] +
+                    ($r->value !== '' ? ['value' => $r->value] : []) +
+                    ($r->measured ? ['measured' => true] : []),
+                array_values($s->relations),
+            ),
         ];
     }
 
     /** @throws InvalidArgumentException with a sentence for whoever wrote the file */
     public static function read(mixed $raw): Sketch
     {
-        if (! is_array($raw)) {
+        if (!is_array($raw)) {
             throw new InvalidArgumentException('a drawing is an object of points, lines and relations');
         }
         $unknown = array_diff(array_keys($raw), ['points', 'lines', 'relations']);
@@ -43,7 +53,7 @@ final class SketchFormat
         $points = [];
         foreach (self::listed($raw, 'points', Limits::POINTS) as $id => $p) {
             self::checkId($id);
-            if (! is_array($p) || ! array_is_list($p) || count($p) !== 2) {
+            if (!is_array($p) || !array_is_list($p) || count($p) !== 2) {
                 throw new InvalidArgumentException("point $id is not a pair of numbers");
             }
             $points[(string) $id] = [self::number($p[0], "point $id"), self::number($p[1], "point $id")];
@@ -78,7 +88,7 @@ final class SketchFormat
     private static function listed(array $raw, string $key, int $most): array
     {
         $list = $raw[$key] ?? [];
-        if (! is_array($list)) {
+        if (!is_array($list)) {
             throw new InvalidArgumentException("\"$key\" is no list");
         }
         if (count($list) > $most) {
@@ -90,8 +100,10 @@ final class SketchFormat
 
     private static function checkId(mixed $id): string
     {
-        if (! is_string($id) || ! preg_match('/^[a-z][a-z0-9_]{0,23}$/', $id) || $id === Sketch::ORIGIN) {
-            throw new InvalidArgumentException('an id is a small letter with small letters, digits and _ after it, "' . (is_scalar($id) ? $id : '') . '" is not');
+        if (!is_string($id) || !preg_match('/^[a-z][a-z0-9_]{0,23}$/', $id) || $id === Sketch::ORIGIN) {
+            throw new InvalidArgumentException(
+                'an id is a small letter with small letters, digits and _ after it, "' . (is_scalar($id) ? $id : '') . '" is not',
+            );
         }
 
         return $id;
@@ -99,7 +111,7 @@ final class SketchFormat
 
     private static function number(mixed $v, string $of): float
     {
-        if (! is_int($v) && ! is_float($v) || ! is_finite((float) $v) || abs($v) > self::MOST) {
+        if ((!is_int($v) && !is_float($v)) || !is_finite((float) $v) || abs($v) > self::MOST) {
             throw new InvalidArgumentException("$of needs numbers within 20 metres");
         }
 
@@ -109,18 +121,25 @@ final class SketchFormat
     /** @return list<string> */
     private static function ids(mixed $list, string $of, int $most): array
     {
-        if (! is_array($list) || ! array_is_list($list) || $list === [] || count($list) > $most) {
+        if (!is_array($list) || !array_is_list($list) || $list === [] || count($list) > $most) {
             throw new InvalidArgumentException("$of refers to nothing, or to too much");
         }
 
-        return array_map(static fn (mixed $id): string => is_string($id) ? $id : throw new InvalidArgumentException("$of refers to something without a name"), $list);
+        return array_map(
+            static fn(mixed $id): string => is_string($id)
+                ? $id
+                : throw new InvalidArgumentException("$of refers to something without a name"),
+            $list,
+        );
     }
 
     private static function entity(mixed $l): Entity
     {
         $l = is_array($l) ? $l : [];
         $id = self::checkId($l['id'] ?? null);
-        $kind = EntityKind::tryFrom(is_string($l['kind'] ?? null) ? $l['kind'] : '') ?? throw new InvalidArgumentException("$id is none of " . implode(', ', array_column(EntityKind::cases(), 'value')));
+        $kind =
+            EntityKind::tryFrom(is_string($l['kind'] ?? null) ? $l['kind'] : '') ??
+            throw new InvalidArgumentException("$id is none of " . implode(', ', array_column(EntityKind::cases(), 'value')));
         $points = self::ids($l['points'] ?? null, $id, Limits::CURVE);
         $needed = match ($kind) {
             EntityKind::Line, EntityKind::Ellipse => [2, 2],
@@ -136,7 +155,9 @@ final class SketchFormat
         if ($size < 0 || ($size === 0.0 && $kind !== EntityKind::Line && $kind !== EntityKind::Curve)) {
             throw new InvalidArgumentException("$id needs a size above zero");
         }
-        $role = Role::tryFrom(is_string($l['role'] ?? null) ? $l['role'] : 'outline') ?? throw new InvalidArgumentException("the role of $id is none of " . implode(', ', array_column(Role::cases(), 'value')));
+        $role =
+            Role::tryFrom(is_string($l['role'] ?? null) ? $l['role'] : 'outline') ??
+            throw new InvalidArgumentException("the role of $id is none of " . implode(', ', array_column(Role::cases(), 'value')));
 
         $text = $kind === EntityKind::Text && is_string($l['text'] ?? null) ? $l['text'] : '';
         if ($kind === EntityKind::Text && (trim($text) === '' || mb_strlen($text) > Limits::LETTERS)) {
@@ -144,7 +165,7 @@ final class SketchFormat
         }
 
         $edge = is_string($l['edge'] ?? null) ? $l['edge'] : '';
-        if ($edge !== '' && ($kind !== EntityKind::Line && ! $kind->round() || strlen($edge) > Limits::NAME)) {
+        if ($edge !== '' && (($kind !== EntityKind::Line && !$kind->round()) || strlen($edge) > Limits::NAME)) {
             throw new InvalidArgumentException("$id is no line, circle or arc, and only those can follow an edge");
         }
 
@@ -155,12 +176,20 @@ final class SketchFormat
     {
         $l = is_array($l) ? $l : [];
         $id = self::checkId($l['id'] ?? null);
-        $kind = RelationKind::tryFrom(is_string($l['kind'] ?? null) ? $l['kind'] : '') ?? throw new InvalidArgumentException("relation $id is none of " . implode(', ', array_column(RelationKind::cases(), 'value')));
+        $kind =
+            RelationKind::tryFrom(is_string($l['kind'] ?? null) ? $l['kind'] : '') ??
+            throw new InvalidArgumentException("relation $id is none of " . implode(', ', array_column(RelationKind::cases(), 'value')));
         $value = $l['value'] ?? '';
-        if (! is_string($value) && ! is_int($value) && ! is_float($value)) {
+        if (!is_string($value) && !is_int($value) && !is_float($value)) {
             throw new InvalidArgumentException("the value of $id is neither text nor a number");
         }
 
-        return new Relation($id, $kind, self::ids($l['of'] ?? null, $id, Limits::RELATED), $kind->isDimension() ? mb_substr((string) $value, 0, Limits::TYPED + 1) : '', ($l['measured'] ?? false) === true);
+        return new Relation(
+            $id,
+            $kind,
+            self::ids($l['of'] ?? null, $id, Limits::RELATED),
+            $kind->isDimension() ? mb_substr((string) $value, 0, Limits::TYPED + 1) : '',
+            ($l['measured'] ?? false) === true,
+        );
     }
 }

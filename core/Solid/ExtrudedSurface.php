@@ -28,7 +28,12 @@ final readonly class ExtrudedSurface implements Patch
         [$pu, $pv] = [Vector::dot($d, $this->u), Vector::dot($d, $this->v)];
         [[$qu, $qv], [$nu, $nv], $bend] = $this->curve->nearest($pu, $pv);
 
-        return [Vector::add(Vector::add($p, $this->u, $qu - $pu), $this->v, $qv - $pv), Vector::add(Vector::add([0.0, 0.0, 0.0], $this->u, $nu), $this->v, $nv), $bend, 0.0];
+        return [
+            Vector::add(Vector::add($p, $this->u, $qu - $pu), $this->v, $qv - $pv),
+            Vector::add(Vector::add([0.0, 0.0, 0.0], $this->u, $nu), $this->v, $nv),
+            $bend,
+            0.0,
+        ];
     }
 
     public function moved(Transform $t): self
@@ -39,7 +44,12 @@ final readonly class ExtrudedSurface implements Patch
     public function scaled(float $kx, float $ky, float $kz): Patch
     {
         return $kx === $ky && $ky === $kz
-            ? new self($this->curve->scaled($kx), [$kx * $this->origin[0], $kx * $this->origin[1], $kx * $this->origin[2]], $this->u, $this->v)
+            ? new self(
+                $this->curve->scaled($kx),
+                [$kx * $this->origin[0], $kx * $this->origin[1], $kx * $this->origin[2]],
+                $this->u,
+                $this->v,
+            )
             : StretchedSurface::by(Surface::free('', $this), $kx, $ky, $kz);
     }
 }

@@ -94,9 +94,18 @@ final class GridPatch implements Patch
     /** The patch stretched along the axes. */
     public function scaled(float $kx, float $ky, float $kz): self
     {
-        $by = static fn (array $l, float $k): array => array_map(static fn (float $v): float => $v * $k, array_values($l));
+        $by = static fn(array $l, float $k): array => array_map(static fn(float $v): float => $v * $k, array_values($l));
 
-        return new self($by($this->x, $kx), $by($this->y, $ky), $by($this->z, $kz), $this->columns, $this->closed, $this->us, $this->vs, $this->breaks);
+        return new self(
+            $by($this->x, $kx),
+            $by($this->y, $ky),
+            $by($this->z, $kz),
+            $this->columns,
+            $this->closed,
+            $this->us,
+            $this->vs,
+            $this->breaks,
+        );
     }
 
     /**
@@ -196,10 +205,10 @@ final class GridPatch implements Patch
         $perColumn = max(1, (int) ceil(4 / ($this->columns - 1)));
         for ($j = 0; $j < $rows; $j++) {
             for ($k = 0; $k < ($j + 1 < $rows ? $perRow : 1); $k++) {
-                $v = $this->vs[$j] + ($k === 0 ? 0.0 : $k / $perRow * ($this->vs[$j + 1] - $this->vs[$j]));
+                $v = $this->vs[$j] + ($k === 0 ? 0.0 : ($k / $perRow) * ($this->vs[$j + 1] - $this->vs[$j]));
                 for ($i = 0; $i < $this->columns; $i++) {
                     for ($l = 0; $l < ($i + 1 < $this->columns ? $perColumn : 1); $l++) {
-                        $u = $this->us[$i] + ($l === 0 ? 0.0 : $l / $perColumn * ($this->us[$i + 1] - $this->us[$i]));
+                        $u = $this->us[$i] + ($l === 0 ? 0.0 : ($l / $perColumn) * ($this->us[$i + 1] - $this->us[$i]));
                         $at = $j * $this->columns + $i;
                         [$x, $y, $z] = $k === 0 && $l === 0 ? [$this->x[$at], $this->y[$at], $this->z[$at]] : $this->derivatives($u, $v)[0];
                         $out[] = [$x, $y, $z, $u, $v];
@@ -212,10 +221,16 @@ final class GridPatch implements Patch
         $across = $along = INF;
         foreach ($this->x as $i => $x) {
             if ($i % $n > 0) {
-                $across = min($across, ($x - $this->x[$i - 1]) ** 2 + ($this->y[$i] - $this->y[$i - 1]) ** 2 + ($this->z[$i] - $this->z[$i - 1]) ** 2);
+                $across = min(
+                    $across,
+                    ($x - $this->x[$i - 1]) ** 2 + ($this->y[$i] - $this->y[$i - 1]) ** 2 + ($this->z[$i] - $this->z[$i - 1]) ** 2,
+                );
             }
             if ($i >= $n) {
-                $along = min($along, ($x - $this->x[$i - $n]) ** 2 + ($this->y[$i] - $this->y[$i - $n]) ** 2 + ($this->z[$i] - $this->z[$i - $n]) ** 2);
+                $along = min(
+                    $along,
+                    ($x - $this->x[$i - $n]) ** 2 + ($this->y[$i] - $this->y[$i - $n]) ** 2 + ($this->z[$i] - $this->z[$i - $n]) ** 2,
+                );
             }
         }
         $this->cell2 = min($across, $along);
@@ -225,7 +240,10 @@ final class GridPatch implements Patch
         foreach ($out as $i => [$x, $y, $z]) {
             foreach ([$i % $level > 0 ? $i - 1 : -1, $i - $level] as $o) {
                 if ($o >= 0) {
-                    $widest = max($widest, min(($x - $out[$o][0]) ** 2 + ($y - $out[$o][1]) ** 2 + ($z - $out[$o][2]) ** 2, 1e6 * $this->cell2));
+                    $widest = max(
+                        $widest,
+                        min(($x - $out[$o][0]) ** 2 + ($y - $out[$o][1]) ** 2 + ($z - $out[$o][2]) ** 2, 1e6 * $this->cell2),
+                    );
                 }
             }
         }
@@ -279,7 +297,8 @@ final class GridPatch implements Patch
             if (abs($du) < 1e-4 * $du1 && abs($dv) < 1e-4 * $dv1) {
                 // the last step by Taylor's polynomial: what it leaves out is the cube of it
                 for ($c = 0; $c < 3; $c++) {
-                    $s[$c] += $du * $su[$c] + $dv * $sv[$c] + $du * $du / 2 * $suu[$c] + $du * $dv * $suv[$c] + $dv * $dv / 2 * $svv[$c];
+                    $s[$c] +=
+                        $du * $su[$c] + $dv * $sv[$c] + (($du * $du) / 2) * $suu[$c] + $du * $dv * $suv[$c] + (($dv * $dv) / 2) * $svv[$c];
                     $su[$c] += $du * $suu[$c] + $dv * $suv[$c];
                     $sv[$c] += $du * $suv[$c] + $dv * $svv[$c];
                 }
@@ -294,7 +313,9 @@ final class GridPatch implements Patch
             $v += $dv;
             // a little beyond the rim is needed where the facets of a neighbour cut the grid
             $v = max($bottom - $dv1, min($top + $dv1, $v));
-            $u = $this->closed ? $u - ($right - $left + $du1) * floor(($u - $left) / ($right - $left + $du1)) : max($left - $du1, min($right + $du1, $u));
+            $u = $this->closed
+                ? $u - ($right - $left + $du1) * floor(($u - $left) / ($right - $left + $du1))
+                : max($left - $du1, min($right + $du1, $u));
         }
 
         return null;
@@ -362,7 +383,7 @@ final class GridPatch implements Patch
         $at = [];
         foreach ($cu as $i => $_) {
             $k = $i0 + $i;
-            $at[] = $this->closed ? ($k % $columns + $columns) % $columns : $k;
+            $at[] = $this->closed ? (($k % $columns) + $columns) % $columns : $k;
         }
         $sx = $sy = $sz = $ux = $uy = $uz = $vx = $vy = $vz = 0.0;
         $uux = $uuy = $uuz = $uvx = $uvy = $uvz = $vvx = $vvy = $vvz = 0.0;
@@ -422,7 +443,7 @@ final class GridPatch implements Patch
         $high = $count - 1;
         while ($high - $low > 1) {
             $mid = ($low + $high) >> 1;
-            $at[$mid] <= $t ? $low = $mid : $high = $mid;
+            $at[$mid] <= $t ? ($low = $mid) : ($high = $mid);
         }
         if ($closed) {
             $step = $at[1] - $at[0];

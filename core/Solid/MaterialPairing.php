@@ -42,7 +42,7 @@ final class MaterialPairing
         if ($balance !== 0) {
             return null;
         }
-        usort($turns, static fn (array $u, array $v): int => $u[0] <=> $v[0] ?: $v[1] <=> $u[1] ?: $u[2] <=> $v[2]);
+        usort($turns, static fn(array $u, array $v): int => $u[0] <=> $v[0] ?: $v[1] <=> $u[1] ?: $u[2] <=> $v[2]);
         $open = $pending = $pairs = [];
         foreach ($turns as [, $s, $h]) {
             if ($s < 0) {

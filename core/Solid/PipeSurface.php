@@ -49,7 +49,13 @@ final readonly class PipeSurface implements Patch
     public function scaled(float $kx, float $ky, float $kz): Patch
     {
         return $kx === $ky && $ky === $kz
-            ? new self($this->curve->scaled($kx), [$kx * $this->origin[0], $kx * $this->origin[1], $kx * $this->origin[2]], $this->u, $this->v, $kx * $this->radius)
+            ? new self(
+                $this->curve->scaled($kx),
+                [$kx * $this->origin[0], $kx * $this->origin[1], $kx * $this->origin[2]],
+                $this->u,
+                $this->v,
+                $kx * $this->radius,
+            )
             : StretchedSurface::by(Surface::free('', $this), $kx, $ky, $kz);
     }
 }

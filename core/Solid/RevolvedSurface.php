@@ -36,7 +36,12 @@ final readonly class RevolvedSurface implements Patch
         // the circle around the axis bends towards it
         $around = abs($qr) < self::ON_AXIS ? $bend : -$nr / $qr;
 
-        return [Vector::add(Vector::add($p, $out, $qr - $r), $this->axis, $qh - $h), Vector::add(Vector::add([0.0, 0.0, 0.0], $out, $nr), $this->axis, $nh), $bend + $around, $bend * $around];
+        return [
+            Vector::add(Vector::add($p, $out, $qr - $r), $this->axis, $qh - $h),
+            Vector::add(Vector::add([0.0, 0.0, 0.0], $out, $nr), $this->axis, $nh),
+            $bend + $around,
+            $bend * $around,
+        ];
     }
 
     public function moved(Transform $t): self

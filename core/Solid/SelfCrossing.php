@@ -30,7 +30,15 @@ final class SelfCrossing
         $boxes = [];
         foreach ($s->facet as $t => $_) {
             [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
-            $boxes[] = [min($s->x[$a], $s->x[$b], $s->x[$c]), max($s->x[$a], $s->x[$b], $s->x[$c]), min($s->y[$a], $s->y[$b], $s->y[$c]), max($s->y[$a], $s->y[$b], $s->y[$c]), min($s->z[$a], $s->z[$b], $s->z[$c]), max($s->z[$a], $s->z[$b], $s->z[$c]), $t];
+            $boxes[] = [
+                min($s->x[$a], $s->x[$b], $s->x[$c]),
+                max($s->x[$a], $s->x[$b], $s->x[$c]),
+                min($s->y[$a], $s->y[$b], $s->y[$c]),
+                max($s->y[$a], $s->y[$b], $s->y[$c]),
+                min($s->z[$a], $s->z[$b], $s->z[$c]),
+                max($s->z[$a], $s->z[$b], $s->z[$c]),
+                $t,
+            ];
         }
         sort($boxes);
         $n = count($boxes);
@@ -57,7 +65,11 @@ final class SelfCrossing
         }
         $f = $s->facet[$t];
         $g = $s->facet[$u];
-        $line = [$s->ny[$f] * $s->nz[$g] - $s->nz[$f] * $s->ny[$g], $s->nz[$f] * $s->nx[$g] - $s->nx[$f] * $s->nz[$g], $s->nx[$f] * $s->ny[$g] - $s->ny[$f] * $s->nx[$g]];
+        $line = [
+            $s->ny[$f] * $s->nz[$g] - $s->nz[$f] * $s->ny[$g],
+            $s->nz[$f] * $s->nx[$g] - $s->nx[$f] * $s->nz[$g],
+            $s->nx[$f] * $s->ny[$g] - $s->ny[$f] * $s->nx[$g],
+        ];
         $eps = $slack * (1 + abs($s->offset[$f]) + abs($s->offset[$g]));
         $a = self::stretch($s, $p, $g, $line, $eps);
         $b = $a === null ? null : self::stretch($s, $q, $f, $line, $eps);
@@ -84,15 +96,15 @@ final class SelfCrossing
             $height[] = $h;
             $along[] = $line[0] * $s->x[$v] + $line[1] * $s->y[$v] + $line[2] * $s->z[$v];
         }
-        if (! $above || ! $below) {
+        if (!$above || !$below) {
             return null;
         }
         $low = INF;
         $high = -INF;
         for ($k = 0; $k < 3; $k++) {
             $j = ($k + 1) % 3;
-            if (($height[$k] > 0) !== ($height[$j] > 0)) {
-                $at = $along[$k] + ($along[$j] - $along[$k]) * $height[$k] / ($height[$k] - $height[$j]);
+            if ($height[$k] > 0 !== $height[$j] > 0) {
+                $at = $along[$k] + (($along[$j] - $along[$k]) * $height[$k]) / ($height[$k] - $height[$j]);
                 $low = min($low, $at);
                 $high = max($high, $at);
             }

@@ -79,9 +79,10 @@ final class Solid
             return $this->box;
         }
 
-        return $this->box = $this->x === [] || $this->y === [] || $this->z === []
-            ? [1.0, 1.0, 1.0, -1.0, -1.0, -1.0]
-            : [min($this->x), min($this->y), min($this->z), max($this->x), max($this->y), max($this->z)];
+        return $this->box =
+            $this->x === [] || $this->y === [] || $this->z === []
+                ? [1.0, 1.0, 1.0, -1.0, -1.0, -1.0]
+                : [min($this->x), min($this->y), min($this->z), max($this->x), max($this->y), max($this->z)];
     }
 
     /** Signed volume enclosed by the flat triangles, mm3. */
@@ -99,7 +100,10 @@ final class Solid
             $a = $s[$h];
             $b = $s[$h + 1];
             $c = $s[$h + 2];
-            $six += $x[$a] * ($y[$b] * $z[$c] - $z[$b] * $y[$c]) + $y[$a] * ($z[$b] * $x[$c] - $x[$b] * $z[$c]) + $z[$a] * ($x[$b] * $y[$c] - $y[$b] * $x[$c]);
+            $six +=
+                $x[$a] * ($y[$b] * $z[$c] - $z[$b] * $y[$c]) +
+                $y[$a] * ($z[$b] * $x[$c] - $x[$b] * $z[$c]) +
+                $z[$a] * ($x[$b] * $y[$c] - $y[$b] * $x[$c]);
         }
 
         return $this->volume = $six / 6;
@@ -146,7 +150,7 @@ final class Solid
             $m->start[$h + 2] = $this->start[$h + 1];
             for ($k = 0; $k < 3; $k++) {
                 $o = $this->twin[$h + $k];
-                $m->twin[$h + 2 - $k] = $o - $o % 3 + 2 - $o % 3;
+                $m->twin[$h + 2 - $k] = $o - ($o % 3) + 2 - ($o % 3);
             }
         }
 
@@ -163,12 +167,14 @@ final class Solid
     public function scaled(float $kx, float $ky, float $kz, array $about = [0.0, 0.0, 0.0]): self
     {
         foreach ([$kx, $ky, $kz] as $k) {
-            if (! is_finite($k) || $k <= 0) {
+            if (!is_finite($k) || $k <= 0) {
                 throw new InvalidArgumentException('A factor is not a number above zero.');
             }
         }
         if ($about !== [0.0, 0.0, 0.0]) {
-            return $this->moved(Transform::translation([-$about[0], -$about[1], -$about[2]]))->scaled($kx, $ky, $kz)->moved(Transform::translation($about));
+            return $this->moved(Transform::translation([-$about[0], -$about[1], -$about[2]]))
+                ->scaled($kx, $ky, $kz)
+                ->moved(Transform::translation($about));
         }
         $m = clone $this;
         $m->box = $m->volume = null;
@@ -217,7 +223,7 @@ final class Solid
         if (count($solids) === 1) {
             return $solids[0];
         }
-        $m = new self;
+        $m = new self();
         foreach ($solids as $o) {
             [$nv, $nh, $nf, $ns] = [count($m->x), count($m->start), count($m->nx), count($m->surfaces)];
             array_push($m->x, ...$o->x);

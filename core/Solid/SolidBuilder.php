@@ -90,7 +90,10 @@ final class SolidBuilder
     /** Height of a vertex above a facet's plane, mm. */
     public function height(int $facet, int $v): float
     {
-        return $this->nx[$facet] * $this->x[$v] + $this->ny[$facet] * $this->y[$v] + $this->nz[$facet] * $this->z[$v] - $this->offset[$facet];
+        return $this->nx[$facet] * $this->x[$v] +
+            $this->ny[$facet] * $this->y[$v] +
+            $this->nz[$facet] * $this->z[$v] -
+            $this->offset[$facet];
     }
 
     public function distance2(int $a, int $b): float
@@ -162,8 +165,18 @@ final class SolidBuilder
         }
 
         return new Solid(
-            $this->x, $this->y, $this->z, $s, $twin, $this->facet,
-            $this->nx, $this->ny, $this->nz, $this->offset, $this->surfaceOf, $this->surfaces,
+            $this->x,
+            $this->y,
+            $this->z,
+            $s,
+            $twin,
+            $this->facet,
+            $this->nx,
+            $this->ny,
+            $this->nz,
+            $this->offset,
+            $this->surfaceOf,
+            $this->surfaces,
         );
     }
 
@@ -193,7 +206,10 @@ final class SolidBuilder
             foreach ($list as $h) {
                 $twin[$h] = -1;
             }
-            foreach (MaterialPairing::pairs([$this->x[$a], $this->y[$a], $this->z[$a]], [$this->x[$b], $this->y[$b], $this->z[$b]], $faces) ?? [] as [$g, $h]) {
+            foreach (
+                MaterialPairing::pairs([$this->x[$a], $this->y[$a], $this->z[$a]], [$this->x[$b], $this->y[$b], $this->z[$b]], $faces) ?? []
+                as [$g, $h]
+            ) {
                 $twin[$g] = $h;
                 $twin[$h] = $g;
             }

@@ -18,7 +18,11 @@ final class StretchedSurface implements Patch
      * @param array{float,float,float,float,float,float,float,float,float} $back row-major; takes a point to where it was before
      * @param array{float,float,float} $shift added before that
      */
-    public function __construct(public readonly Surface $base, public readonly array $back, public readonly array $shift = [0.0, 0.0, 0.0]) {}
+    public function __construct(
+        public readonly Surface $base,
+        public readonly array $back,
+        public readonly array $shift = [0.0, 0.0, 0.0],
+    ) {}
 
     /** A surface stretched along the axes of the frame about the origin; all factors above zero. */
     public static function by(Surface $base, float $kx, float $ky, float $kz): self
@@ -37,10 +41,13 @@ final class StretchedSurface implements Patch
             $along = ($d[0] * $g[0] + $d[1] * $g[1] + $d[2] * $g[2]) / $g2;
             $step = [];
             for ($c = 0; $c < 3; $c++) {
-                $step[] = $d[$c] - $along * $g[$c] - $f / $g2 * $g[$c];
+                $step[] = $d[$c] - $along * $g[$c] - ($f / $g2) * $g[$c];
             }
             $q = [$q[0] + $step[0], $q[1] + $step[1], $q[2] + $step[2]];
-            if ($step[0] * $step[0] + $step[1] * $step[1] + $step[2] * $step[2] < 1e-26 * (1 + $q[0] * $q[0] + $q[1] * $q[1] + $q[2] * $q[2])) {
+            if (
+                $step[0] * $step[0] + $step[1] * $step[1] + $step[2] * $step[2] <
+                1e-26 * (1 + $q[0] * $q[0] + $q[1] * $q[1] + $q[2] * $q[2])
+            ) {
                 break;
             }
         }
@@ -112,7 +119,14 @@ final class StretchedSurface implements Patch
             $g = SurfaceEquation::outward($this->base, $r, [0.0, 0.0, 0.0]);
         }
 
-        return [$f, [$b[0] * $g[0] + $b[3] * $g[1] + $b[6] * $g[2], $b[1] * $g[0] + $b[4] * $g[1] + $b[7] * $g[2], $b[2] * $g[0] + $b[5] * $g[1] + $b[8] * $g[2]]];
+        return [
+            $f,
+            [
+                $b[0] * $g[0] + $b[3] * $g[1] + $b[6] * $g[2],
+                $b[1] * $g[0] + $b[4] * $g[1] + $b[7] * $g[2],
+                $b[2] * $g[0] + $b[5] * $g[1] + $b[8] * $g[2],
+            ],
+        ];
     }
 
     public function moved(Transform $t): self
@@ -137,6 +151,10 @@ final class StretchedSurface implements Patch
         $s = $this->shift;
 
         // p' = K p, so p + shift = K^-1 (p' + K shift)
-        return new self($this->base, [$b[0] / $kx, $b[1] / $ky, $b[2] / $kz, $b[3] / $kx, $b[4] / $ky, $b[5] / $kz, $b[6] / $kx, $b[7] / $ky, $b[8] / $kz], [$kx * $s[0], $ky * $s[1], $kz * $s[2]]);
+        return new self(
+            $this->base,
+            [$b[0] / $kx, $b[1] / $ky, $b[2] / $kz, $b[3] / $kx, $b[4] / $ky, $b[5] / $kz, $b[6] / $kx, $b[7] / $ky, $b[8] / $kz],
+            [$kx * $s[0], $ky * $s[1], $kz * $s[2]],
+        );
     }
 }

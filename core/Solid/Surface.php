@@ -92,7 +92,15 @@ final readonly class Surface
             return self::free($this->name, $this->patch->moved($t));
         }
 
-        return new self($this->kind, $this->name, $t->point($this->point), $t->direction($this->axis), $this->radius, $this->slope, $this->tube);
+        return new self(
+            $this->kind,
+            $this->name,
+            $t->point($this->point),
+            $t->direction($this->axis),
+            $this->radius,
+            $this->slope,
+            $this->tube,
+        );
     }
 
     /** Stretched along the axes of the frame about the origin; all factors above zero. */
@@ -111,8 +119,12 @@ final readonly class Surface
         }
         // a round along an axis stays round when both directions across grow alike
         foreach ([[0, 1, 2], [1, 2, 0], [2, 0, 1]] as [$a, $b, $c]) {
-            if (in_array($this->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true) && abs($this->axis[$a]) > 1 - 1e-15 && $k[$b] === $k[$c]) {
-                return new self($this->kind, $this->name, $at, $this->axis, $k[$b] * $this->radius, $this->slope * $k[$b] / $k[$a]);
+            if (
+                in_array($this->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true) &&
+                abs($this->axis[$a]) > 1 - 1e-15 &&
+                $k[$b] === $k[$c]
+            ) {
+                return new self($this->kind, $this->name, $at, $this->axis, $k[$b] * $this->radius, ($this->slope * $k[$b]) / $k[$a]);
             }
         }
 
@@ -141,7 +153,7 @@ final readonly class Surface
             return 'patch|' . spl_object_id($this->patch);
         }
         [$u, $v, $w] = $this->axis;
-        $sign = ($w < -1e-9 || (abs($w) <= 1e-9 && ($v < -1e-9 || (abs($v) <= 1e-9 && $u < 0)))) ? -1.0 : 1.0;
+        $sign = $w < -1e-9 || (abs($w) <= 1e-9 && ($v < -1e-9 || (abs($v) <= 1e-9 && $u < 0))) ? -1.0 : 1.0;
         if ($this->kind === SurfaceKind::Cone) {
             // the apex and the opening say all
             $h = $this->slope == 0.0 ? 0.0 : -$this->radius / $this->slope;
@@ -158,6 +170,6 @@ final readonly class Surface
 
     private static function key(float ...$numbers): string
     {
-        return implode(',', array_map(static fn (float $n): string => (string) (int) round($n * 1e6), $numbers));
+        return implode(',', array_map(static fn(float $n): string => (string) (int) round($n * 1e6), $numbers));
     }
 }

@@ -110,7 +110,7 @@ final class SurfaceEquation
         $l = sqrt($g[0] * $g[0] + $g[1] * $g[1] + $g[2] * $g[2]) ?: 1.0;
         $sign = $g[0] * $facet[0] + $g[1] * $facet[1] + $g[2] * $facet[2] < 0 ? -1 : 1;
 
-        return [$sign * $g[0] / $l, $sign * $g[1] / $l, $sign * $g[2] / $l];
+        return [($sign * $g[0]) / $l, ($sign * $g[1]) / $l, ($sign * $g[2]) / $l];
     }
 
     /**

@@ -42,7 +42,16 @@ final class VertexWelding
                 for ($a = -1; $a <= 1 && $found < 0; $a++) {
                     for ($b = -1; $b <= 1 && $found < 0; $b++) {
                         for ($c = -1; $c <= 1 && $found < 0; $c++) {
-                            $found = self::among($grid[(int) (($i + $a) * 73856093 + ($j + $b) * 19349663 + ($k + $c) * 83492791)] ?? [], $vx, $vy, $vz, $x, $y, $z, $near2);
+                            $found = self::among(
+                                $grid[(int) (($i + $a) * 73856093 + ($j + $b) * 19349663 + ($k + $c) * 83492791)] ?? [],
+                                $vx,
+                                $vy,
+                                $vz,
+                                $x,
+                                $y,
+                                $z,
+                                $near2,
+                            );
                         }
                     }
                 }

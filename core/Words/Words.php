@@ -53,8 +53,8 @@ final class Words
      */
     public static function maybe(string $code, array $values = []): ?string
     {
-        $words = array_key_exists($code, self::$known) ? self::$known[$code] : self::$known[$code] = self::entry($code);
-        if (! is_string($words)) {
+        $words = array_key_exists($code, self::$known) ? self::$known[$code] : (self::$known[$code] = self::entry($code));
+        if (!is_string($words)) {
             return null;
         }
         $put = [];

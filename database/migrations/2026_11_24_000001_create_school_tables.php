@@ -6,8 +6,7 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('schools', function (Blueprint $t): void {
@@ -138,7 +137,26 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['failed_jobs', 'jobs', 'cache_locks', 'cache', 'sessions', 'hand_ins', 'works', 'assignments', 'exercises', 'revisions', 'recipes', 'class_teacher', 'people', 'school_classes', 'schools'] as $t) {
+        foreach (
+            [
+                'failed_jobs',
+                'jobs',
+                'cache_locks',
+                'cache',
+                'sessions',
+                'hand_ins',
+                'works',
+                'assignments',
+                'exercises',
+                'revisions',
+                'recipes',
+                'class_teacher',
+                'people',
+                'school_classes',
+                'schools',
+            ]
+            as $t
+        ) {
             Schema::dropIfExists($t);
         }
     }

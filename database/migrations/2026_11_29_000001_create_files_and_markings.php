@@ -6,8 +6,7 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('part_files', function (Blueprint $t): void {
@@ -40,9 +39,9 @@ return new class extends Migration
 
     public function down(): void
     {
-        Schema::table('exercises', fn (Blueprint $t) => $t->dropColumn(['turned', 'printer', 'tolerance']));
-        Schema::table('assignments', fn (Blueprint $t) => $t->dropColumn(['shows', 'shown_when']));
-        Schema::table('hand_ins', fn (Blueprint $t) => $t->dropColumn(['file_id', 'findings', 'earlier', 'checked_at']));
+        Schema::table('exercises', fn(Blueprint $t) => $t->dropColumn(['turned', 'printer', 'tolerance']));
+        Schema::table('assignments', fn(Blueprint $t) => $t->dropColumn(['shows', 'shown_when']));
+        Schema::table('hand_ins', fn(Blueprint $t) => $t->dropColumn(['file_id', 'findings', 'earlier', 'checked_at']));
         Schema::dropIfExists('part_files');
     }
 };

@@ -8,8 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('people', static function (Blueprint $t): void {
@@ -17,8 +16,16 @@ return new class extends Migration
             $t->string('code', 8)->nullable();
             $t->unique(['class_id', 'code']);
         });
-        foreach (DB::table('people')->where('role', 'student')->orderBy('id')->get(['id', 'class_id']) as $p) {
-            DB::table('people')->where('id', $p->id)->update(['code' => Codes::own((int) $p->class_id)]);
+        foreach (
+            DB::table('people')
+                ->where('role', 'student')
+                ->orderBy('id')
+                ->get(['id', 'class_id'])
+            as $p
+        ) {
+            DB::table('people')
+                ->where('id', $p->id)
+                ->update(['code' => Codes::own((int) $p->class_id)]);
         }
         // only tries that failed stay; they are thrown away after a day
         Schema::create('sign_in_tries', static function (Blueprint $t): void {

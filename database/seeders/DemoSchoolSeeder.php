@@ -65,14 +65,28 @@ final class DemoSchoolSeeder extends Seeder
         $pin = Codes::pin(self::PIN);
         $teachers = [];
         foreach (self::TEACHERS as $email => $name) {
-            $teachers[] = Person::create(['school_id' => $school->id, 'role' => 'teacher', 'name' => $name, 'email' => $email, 'password' => $password]);
+            $teachers[] = Person::create([
+                'school_id' => $school->id,
+                'role' => 'teacher',
+                'name' => $name,
+                'email' => $email,
+                'password' => $password,
+            ]);
         }
         $classes = $students = [];
         foreach (self::CLASSES as $name => $code) {
             $classes[$name] = SchoolClass::create(['school_id' => $school->id, 'name' => $name, 'code' => $code]);
             $classes[$name]->teachers()->attach($teachers[0]);
             foreach (self::STUDENTS[$name] as $i => $student) {
-                $students[$name][$i + 1] = Person::create(['school_id' => $school->id, 'role' => 'student', 'name' => $student, 'class_id' => $classes[$name]->id, 'bench' => $i + 1, 'code' => self::code($student), 'password' => $pin]);
+                $students[$name][$i + 1] = Person::create([
+                    'school_id' => $school->id,
+                    'role' => 'student',
+                    'name' => $student,
+                    'class_id' => $classes[$name]->id,
+                    'bench' => $i + 1,
+                    'code' => self::code($student),
+                    'password' => $pin,
+                ]);
             }
         }
         $classes['8b']->teachers()->attach($teachers[1]);
@@ -88,12 +102,23 @@ final class DemoSchoolSeeder extends Seeder
             $this->exercise($teachers[1], $plan + ['ask' => [], 'skip' => [], 'label' => []]);
         }
         foreach ($library as $entry) {
-            $group = RecipeReader::fromArray(['format' => Document::FORMAT, 'title' => '', 'unit' => 'mm', 'groups' => ['g1' => $entry['group']], 'steps' => []]);
+            $group = RecipeReader::fromArray([
+                'format' => Document::FORMAT,
+                'title' => '',
+                'unit' => 'mm',
+                'groups' => ['g1' => $entry['group']],
+                'steps' => [],
+            ]);
             $this->library->put($teachers[0], $classes['7a'], $group, 'g1', $entry['tags']);
         }
         ['slips' => $slips, 'given' => $given] = require __DIR__ . '/demo/hand_ins.php';
         foreach ($given as $g) {
-            $assignment = Assignment::create(['exercise_id' => $exercises[$g['exercise']]->id, 'class_id' => $classes[$g['class']]->id, 'due_on' => today()->addDays($g['due']), 'checks_allowed' => $g['checks']]);
+            $assignment = Assignment::create([
+                'exercise_id' => $exercises[$g['exercise']]->id,
+                'class_id' => $classes[$g['class']]->id,
+                'due_on' => today()->addDays($g['due']),
+                'checks_allowed' => $g['checks'],
+            ]);
             foreach ($g['tries'] as $bench => $tries) {
                 $this->work($assignment, $students[$g['class']][$bench], $plans[$g['exercise']], $slips[$g['exercise']], $tries);
             }
@@ -115,20 +140,30 @@ final class DemoSchoolSeeder extends Seeder
         $state = $this->bench->evaluate($document);
         $known = array_merge($plan['ask'], $plan['skip'], array_keys($plan['label']));
         $proposed = Proposer::propose(new PartMeasures($state->part()), $document->unit);
-        $missing = array_diff($known, array_map(static fn (Requirement $r): string => $r->id, $proposed));
+        $missing = array_diff($known, array_map(static fn(Requirement $r): string => $r->id, $proposed));
         if ($missing !== []) {
             throw new \LogicException("{$plan['title']}: the part has no " . implode(', ', $missing));
         }
-        $choices = array_map(static fn (Requirement $r): Requirement => $r->change(
-            label: $plan['label'][$r->id] ?? null,
-            asked: match (true) {
-                in_array($r->id, $plan['ask'], true) => true,
-                in_array($r->id, $plan['skip'], true) => false,
-                default => null,
-            },
-        ), $proposed);
-        $rows = array_map(static fn (Requirement $r): array => $r->toArray(), Sheet::lettered($choices));
-        $exercise = Exercise::create(['teacher_id' => $teacher->id, 'reference_id' => $reference->id, 'title' => $plan['title'], 'brief' => $plan['brief'], 'unit' => $plan['unit'], 'requirements' => $rows]);
+        $choices = array_map(
+            static fn(Requirement $r): Requirement => $r->change(
+                label: $plan['label'][$r->id] ?? null,
+                asked: match (true) {
+                    in_array($r->id, $plan['ask'], true) => true,
+                    in_array($r->id, $plan['skip'], true) => false,
+                    default => null,
+                },
+            ),
+            $proposed,
+        );
+        $rows = array_map(static fn(Requirement $r): array => $r->toArray(), Sheet::lettered($choices));
+        $exercise = Exercise::create([
+            'teacher_id' => $teacher->id,
+            'reference_id' => $reference->id,
+            'title' => $plan['title'],
+            'brief' => $plan['brief'],
+            'unit' => $plan['unit'],
+            'requirements' => $rows,
+        ]);
         PreparePart::dispatch($reference->head()->id)->afterCommit();
 
         return $exercise;
@@ -142,14 +177,20 @@ final class DemoSchoolSeeder extends Seeder
     {
         $steps = [];
         foreach ($plan['steps'] as $s) {
-            if (! array_key_exists($s['id'], $slip)) {
+            if (!array_key_exists($s['id'], $slip)) {
                 $steps[] = $s;
             } elseif ($slip[$s['id']] !== null) {
                 $steps[] = [...$s, ...$slip[$s['id']]];
             }
         }
 
-        return RecipeReader::fromArray(['format' => Document::FORMAT, 'title' => $plan['title'], 'unit' => $plan['unit'], 'groups' => $plan['groups'] ?? [], 'steps' => $steps]);
+        return RecipeReader::fromArray([
+            'format' => Document::FORMAT,
+            'title' => $plan['title'],
+            'unit' => $plan['unit'],
+            'groups' => $plan['groups'] ?? [],
+            'steps' => $steps,
+        ]);
     }
 
     /** Saves the part step by step, as it is built at the bench, so that undo has something to go back to. */
@@ -169,7 +210,13 @@ final class DemoSchoolSeeder extends Seeder
     {
         $sheet = $assignment->exercise->sheet();
         $recipe = $this->book->begin($student, new Document($sheet->unit, [], "{$plan['title']}, {$student->name}"));
-        $work = Work::create(['assignment_id' => $assignment->id, 'student_id' => $student->id, 'recipe_id' => $recipe->id, 'checks_used' => 0, 'last_check' => null]);
+        $work = Work::create([
+            'assignment_id' => $assignment->id,
+            'student_id' => $student->id,
+            'recipe_id' => $recipe->id,
+            'checks_used' => 0,
+            'last_check' => null,
+        ]);
         foreach ($tries as $n => [$slip, $state, $comment]) {
             $document = $this->document($plan, $slips[$slip]);
             $n === 0 ? $this->build($recipe, $document) : $this->book->save($recipe, $recipe->version, $document);
@@ -178,15 +225,42 @@ final class DemoSchoolSeeder extends Seeder
             }
             $part = $this->bench->evaluate($document);
             // many pupils make the same slip
-            $report = $this->reports["{$assignment->exercise_id} {$part->key}"] ??= $this->bench->check($part, $sheet, $document, $this->bench->evaluate($assignment->exercise->reference->document()));
+            $report = $this->reports["{$assignment->exercise_id} {$part->key}"] ??= $this->bench->check(
+                $part,
+                $sheet,
+                $document,
+                $this->bench->evaluate($assignment->exercise->reference->document()),
+            );
             // tries lie in the days before the exercise is due, or before today
-            $at = min(now()->subHours(3), $assignment->due_on->copy()->setTime(10, 5))->copy()->subDays(2 * (count($tries) - 1 - $n))->addMinutes(3 * $student->bench);
-            $work->update(['checks_used' => $work->checks_used + 1 + $student->bench % 3, 'last_check' => ['key' => $part->key, 'at' => $at->toIso8601String(), 'rows' => $report->toArray(), 'findings' => $report->findingsToArray()]]);
+            $at = min(now()->subHours(3), $assignment->due_on->copy()->setTime(10, 5))
+                ->copy()
+                ->subDays(2 * (count($tries) - 1 - $n))
+                ->addMinutes(3 * $student->bench);
+            $work->update([
+                'checks_used' => $work->checks_used + 1 + ($student->bench % 3),
+                'last_check' => [
+                    'key' => $part->key,
+                    'at' => $at->toIso8601String(),
+                    'rows' => $report->toArray(),
+                    'findings' => $report->findingsToArray(),
+                ],
+            ]);
             if ($state === 'making') {
                 continue;
             }
-            $overrules = array_map(static fn (array $o): array => ['met' => $o[0], 'reason' => $o[1]], $tries[$n][3] ?? []);
-            $handIn = new HandIn(['work_id' => $work->id, 'revision_id' => $recipe->head()->id, 'attempt' => $n + 1, 'state' => $state, 'report' => $report->toArray(), 'findings' => $report->findingsToArray(), 'checked_at' => $at, 'overrules' => $overrules, 'comment' => $comment, 'decided_at' => $state === 'waiting' ? null : $at->copy()->addDay()]);
+            $overrules = array_map(static fn(array $o): array => ['met' => $o[0], 'reason' => $o[1]], $tries[$n][3] ?? []);
+            $handIn = new HandIn([
+                'work_id' => $work->id,
+                'revision_id' => $recipe->head()->id,
+                'attempt' => $n + 1,
+                'state' => $state,
+                'report' => $report->toArray(),
+                'findings' => $report->findingsToArray(),
+                'checked_at' => $at,
+                'overrules' => $overrules,
+                'comment' => $comment,
+                'decided_at' => $state === 'waiting' ? null : $at->copy()->addDay(),
+            ]);
             $handIn->created_at = $at;
             $handIn->save();
             PreparePart::dispatch($handIn->revision_id)->afterCommit();

@@ -31,37 +31,56 @@ $pupils = [];
 for ($c = 0; $c < 3; $c++) {
     $class = SchoolClass::create(['school_id' => $school, 'name' => "bench $c", 'code' => "BENCH$c"]);
     $assignment = Assignment::create(['exercise_id' => $exercise->id, 'class_id' => $class->id, 'due_on' => today()->addWeek()]);
-    for ($i = 0; count($pupils) < (int) ceil(PUPILS * ($c + 1) / 3); $i++) {
-        Person::create(['school_id' => $school, 'role' => 'student', 'name' => "Bench $c $i", 'class_id' => $class->id, 'bench' => $i, 'code' => sprintf('BEN%02d', $i), 'password' => $pin]);
+    for ($i = 0; count($pupils) < (int) ceil((PUPILS * ($c + 1)) / 3); $i++) {
+        Person::create([
+            'school_id' => $school,
+            'role' => 'student',
+            'name' => "Bench $c $i",
+            'class_id' => $class->id,
+            'bench' => $i,
+            'code' => sprintf('BEN%02d', $i),
+            'password' => $pin,
+        ]);
         $pupils[] = ['class' => "BENCH$c", 'own' => sprintf('BEN%02d', $i), 'assignment' => $assignment->id];
     }
 }
 
 /** What one pupil does next: yields requests [path, form or null], gets [status, body, ms], and pauses as numbers of seconds. */
 $pupil = static function (int $k, array $p): Generator {
-    $token = static fn (string $html): string => preg_match('/name="csrf-token" content="([^"]+)"/', $html, $m) ? $m[1] : '';
+    $token = static fn(string $html): string => preg_match('/name="csrf-token" content="([^"]+)"/', $html, $m) ? $m[1] : '';
     yield mt_rand(0, 8000) / 1000;
-    [, $page] = yield ['sign', '/sign-in', null];
+    [, $page] = (yield ['sign', '/sign-in', null]);
     $form = ['_token' => $token($page), 'class' => $p['class'], 'own' => $p['own']];
     if ($k % 3 === 0) {
         yield ['sign', '/sign-in/student', $form + ['pin' => '4712']];
-        [, $page] = yield ['sign', '/sign-in', null];
+        [, $page] = (yield ['sign', '/sign-in', null]);
         $form['_token'] = $token($page);
     }
-    [$status] = yield ['sign', '/sign-in/student', $form + ['pin' => '4711']];
-    [$status, $page] = yield ['page', "/bench/{$p['assignment']}", null];
-    if (! preg_match('#/recipes/(\d+)/edit#', $page, $m)) {
+    [$status] = (yield ['sign', '/sign-in/student', $form + ['pin' => '4711']]);
+    [$status, $page] = (yield ['page', "/bench/{$p['assignment']}", null]);
+    if (!preg_match('#/recipes/(\d+)/edit#', $page, $m)) {
         throw new RuntimeException("no bench for pupil $k: $status");
     }
     preg_match('/data-version="(\d+)"/', $page, $v);
     $version = (int) $v[1];
     $head = ['_token' => $token($page), 'line' => "benchpupil$k"];
-    $edits = [['do' => 'add', 'kind' => 'block'], ['do' => 'set', 'step' => 's1', 'values' => ['width' => '60']], ['do' => 'set', 'step' => 's1', 'values' => ['depth' => '40']], ['do' => 'set', 'step' => 's1', 'values' => ['height' => '24']],
-        ['do' => 'add', 'kind' => 'block'], ['do' => 'set', 'step' => 's2', 'values' => ['effect' => 'cut']], ['do' => 'set', 'step' => 's2', 'values' => ['z' => '12']], ['do' => 'set', 'step' => 's2', 'values' => ['x' => (string) (20 + $k / 1000)]],
-        ['do' => 'add', 'kind' => 'cylinder'], ['do' => 'set', 'step' => 's3', 'values' => ['effect' => 'cut']], ['do' => 'set', 'step' => 's3', 'values' => ['round' => '8']], ['do' => 'set', 'step' => 's3', 'values' => ['x' => (string) (-15 - $k / 1000)]]];
+    $edits = [
+        ['do' => 'add', 'kind' => 'block'],
+        ['do' => 'set', 'step' => 's1', 'values' => ['width' => '60']],
+        ['do' => 'set', 'step' => 's1', 'values' => ['depth' => '40']],
+        ['do' => 'set', 'step' => 's1', 'values' => ['height' => '24']],
+        ['do' => 'add', 'kind' => 'block'],
+        ['do' => 'set', 'step' => 's2', 'values' => ['effect' => 'cut']],
+        ['do' => 'set', 'step' => 's2', 'values' => ['z' => '12']],
+        ['do' => 'set', 'step' => 's2', 'values' => ['x' => (string) (20 + $k / 1000)]],
+        ['do' => 'add', 'kind' => 'cylinder'],
+        ['do' => 'set', 'step' => 's3', 'values' => ['effect' => 'cut']],
+        ['do' => 'set', 'step' => 's3', 'values' => ['round' => '8']],
+        ['do' => 'set', 'step' => 's3', 'values' => ['x' => (string) (-15 - $k / 1000)]],
+    ];
     foreach (array_slice($edits, 0, EDITS) as $n => $edit) {
         yield PAUSE * (0.5 + mt_rand(0, 1000) / 1000);
-        [$status, $page] = yield ['edit', "/recipes/{$m[1]}/edit", $head + ['number' => $n + 1, 'version' => $version] + $edit];
+        [$status, $page] = (yield ['edit', "/recipes/{$m[1]}/edit", $head + ['number' => $n + 1, 'version' => $version] + $edit]);
         if ($status === 200 && preg_match('/data-version="(\d+)"/', $page, $v)) {
             $version = (int) $v[1];
         }
@@ -75,11 +94,11 @@ $times = $errors = [];
 $running = $due = $jars = [];
 $go = static function (int $k, Generator $g) use (&$running, &$due, $multi, $base, &$jars): void {
     $now = microtime(true);
-    if (! $g->valid()) {
+    if (!$g->valid()) {
         return;
     }
     $next = $g->current();
-    if (! is_array($next)) {
+    if (!is_array($next)) {
         $due[$k] = [$now + (float) $next, $g];
 
         return;
@@ -87,7 +106,11 @@ $go = static function (int $k, Generator $g) use (&$running, &$due, $multi, $bas
     [$kind, $path, $form] = $next;
     $jars[$k] ??= (string) tempnam(sys_get_temp_dir(), 'pupil');
     $c = curl_init($base . $path);
-    curl_setopt_array($c, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEJAR => $jars[$k], CURLOPT_COOKIEFILE => $jars[$k], CURLOPT_TIMEOUT => 60] + ($form === null ? [] : [CURLOPT_POSTFIELDS => http_build_query($form)]));
+    curl_setopt_array(
+        $c,
+        [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEJAR => $jars[$k], CURLOPT_COOKIEFILE => $jars[$k], CURLOPT_TIMEOUT => 60] +
+            ($form === null ? [] : [CURLOPT_POSTFIELDS => http_build_query($form)]),
+    );
     curl_multi_add_handle($multi, $c);
     $running[(int) $c] = [$k, $g, $kind, $now, $c];
 };
@@ -129,10 +152,26 @@ do {
     $left = HandIn::query()->whereIn('id', $ids)->whereNull('checked_at')->count();
 } while ($left > 0 && microtime(true) - $wait < 300);
 array_map(unlink(...), $jars);
-printf("%d pupils at once on %d processors, an edit of each every %.0f s: %d hand-ins in %.0f s, %d errors%s\n", PUPILS, (int) shell_exec('nproc'), PAUSE, count($ids), $built, count($errors), $errors === [] ? '' : ' (' . implode(', ', array_slice(array_keys(array_count_values($errors)), 0, 5)) . ')');
+printf(
+    "%d pupils at once on %d processors, an edit of each every %.0f s: %d hand-ins in %.0f s, %d errors%s\n",
+    PUPILS,
+    (int) shell_exec('nproc'),
+    PAUSE,
+    count($ids),
+    $built,
+    count($errors),
+    $errors === [] ? '' : ' (' . implode(', ', array_slice(array_keys(array_count_values($errors)), 0, 5)) . ')',
+);
 foreach (['sign' => 'signing in', 'page' => 'opening the bench', 'edit' => 'an edit', 'hand' => 'handing in'] as $kind => $words) {
     $t = $times[$kind] ?? [0.0];
     sort($t);
-    printf("%-18s %5d times, median %5.0f ms, p95 %5.0f, slowest %5.0f\n", $words, count($t), $t[intdiv(count($t), 2)], $t[(int) floor(0.95 * (count($t) - 1))], $t[count($t) - 1]);
+    printf(
+        "%-18s %5d times, median %5.0f ms, p95 %5.0f, slowest %5.0f\n",
+        $words,
+        count($t),
+        $t[intdiv(count($t), 2)],
+        $t[(int) floor(0.95 * (count($t) - 1))],
+        $t[count($t) - 1],
+    );
 }
 printf("all hand-ins reported %s after the last one\n", $left === 0 ? sprintf('%.0f s', microtime(true) - $wait) : "but $left");

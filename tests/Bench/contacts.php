@@ -20,7 +20,20 @@ use Tests\Soundness;
 require __DIR__ . '/../../vendor/autoload.php';
 
 $every = max(1, (int) (getopt('', ['every:'])['every'] ?? 3));
-$kinds = ['block' => ['width' => '20', 'depth' => '14', 'height' => '10'], 'cylinder' => ['round' => '14'], 'tube' => ['round' => '16'], 'cone' => ['round' => '16'], 'ball' => ['round' => '16'], 'halfball' => ['round' => '18'], 'halfcylinder' => ['round' => '14', 'length' => '20'], 'ring' => ['round' => '24', 'thick' => '6'], 'wedge' => ['width' => '18', 'depth' => '12', 'height' => '10'], 'roof' => ['width' => '18', 'depth' => '14', 'height' => '8'], 'prism' => ['round' => '16', 'height' => '12'], 'pyramid' => ['round' => '16', 'height' => '12']];
+$kinds = [
+    'block' => ['width' => '20', 'depth' => '14', 'height' => '10'],
+    'cylinder' => ['round' => '14'],
+    'tube' => ['round' => '16'],
+    'cone' => ['round' => '16'],
+    'ball' => ['round' => '16'],
+    'halfball' => ['round' => '18'],
+    'halfcylinder' => ['round' => '14', 'length' => '20'],
+    'ring' => ['round' => '24', 'thick' => '6'],
+    'wedge' => ['width' => '18', 'depth' => '12', 'height' => '10'],
+    'roof' => ['width' => '18', 'depth' => '14', 'height' => '8'],
+    'prism' => ['round' => '16', 'height' => '12'],
+    'pyramid' => ['round' => '16', 'height' => '12'],
+];
 $solids = [];
 foreach ($kinds as $kind => $sizes) {
     $solids[] = [$kind, Parts::build([['kind' => $kind] + $sizes])->part()];
@@ -38,7 +51,7 @@ foreach ([[1, 0, 0], [0, 0, 1]] as $way) {
     $placings[] = [$way, 37.0, 0];
     $placings[] = [$way, 90.0, 1];
 }
-$half = static fn (): array => ['cases' => 0, 'wrong' => [], 'told' => 0.0, 'worst' => 0.0, 'slow' => 0];
+$half = static fn(): array => ['cases' => 0, 'wrong' => [], 'told' => 0.0, 'worst' => 0.0, 'slow' => 0];
 $halves = ['tuned' => $half(), 'unseen' => $half()];
 $case = 0;
 foreach ($solids as $i => [$first, $a]) {
@@ -99,7 +112,15 @@ function wrong(Solid $a, Solid $b): ?string
 }
 
 foreach ($halves as $name => $h) {
-    printf("contacts, %s half, %d cases: %d wrong; worst three booleans %.2f s, %d over 5 s; worst answer about a contact %.3f s\n", $name, $h['cases'], count($h['wrong']), $h['worst'], $h['slow'], $h['told']);
+    printf(
+        "contacts, %s half, %d cases: %d wrong; worst three booleans %.2f s, %d over 5 s; worst answer about a contact %.3f s\n",
+        $name,
+        $h['cases'],
+        count($h['wrong']),
+        $h['worst'],
+        $h['slow'],
+        $h['told'],
+    );
     // of the half that is not looked at only the count is told
     foreach ($name === 'tuned' ? array_slice($h['wrong'], 0, 20) : [] as $w) {
         echo "  $w\n";

@@ -20,7 +20,17 @@ $options = getopt('', ['recipes:', 'from:', 'seed:', 'tuned', 'worker:']);
 function looked(int $seed, bool $loud): array
 {
     $began = hrtime(true);
-    $out = ['kinds' => [], 'refused' => [], 'unfair' => 0, 'hints' => 0, 'wrongHints' => 0, 'wrong' => [], 'thrown' => 0, 'worst' => 0.0, 'evaluated' => 0.0];
+    $out = [
+        'kinds' => [],
+        'refused' => [],
+        'unfair' => 0,
+        'hints' => 0,
+        'wrongHints' => 0,
+        'wrong' => [],
+        'thrown' => 0,
+        'worst' => 0.0,
+        'evaluated' => 0.0,
+    ];
     try {
         $p = new PupilRecipes($seed);
     } catch (Throwable $e) {
@@ -44,7 +54,9 @@ function looked(int $seed, bool $loud): array
         }
         // too large is fair where what is offered instead works and is not far from what was asked
         $asked = abs((float) ($o['step'][['round' => 'radius', 'hollow' => 'wall', 'draft' => 'angle'][$kind] ?? 'distance'] ?? 0));
-        $fair = ($o['works'] === true && $o['hint'] >= $asked / 3) || in_array($o['code'], ['nothing-cut', 'cuts-nothing', 'tangent-edge', 'deep-head'], true);
+        $fair =
+            ($o['works'] === true && $o['hint'] >= $asked / 3) ||
+            in_array($o['code'], ['nothing-cut', 'cuts-nothing', 'tangent-edge', 'deep-head'], true);
         $key = "$kind {$o['code']}" . ($fair ? ' (fair)' : '');
         $out['refused'][$key] = ($out['refused'][$key] ?? 0) + 1;
         $out['unfair'] += $fair ? 0 : 1;
@@ -72,7 +84,7 @@ if (isset($options['worker'])) {
     [$k, $n] = array_map(intval(...), explode('/', (string) $options['worker']));
     $all = [];
     for ($seed = $from; $seed < $from + $count; $seed++) {
-        if (intdiv($seed, 2) % $n === $k && (! isset($options['tuned']) || $seed % 2 === 0)) {
+        if (intdiv($seed, 2) % $n === $k && (!isset($options['tuned']) || $seed % 2 === 0)) {
             ob_start();
             $looked = looked($seed, $seed % 2 === 0 && isset($options['tuned']));
             fwrite(STDERR, (string) ob_get_clean());
@@ -84,7 +96,29 @@ if (isset($options['worker'])) {
 $many = max(1, min(8, (int) shell_exec('nproc')));
 $workers = [];
 for ($k = 0; $k < $many; $k++) {
-    $p = proc_open([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=' . (ini_get('opcache.jit') ?: 'off'), '-d', 'opcache.jit_buffer_size=64M', '-d', 'memory_limit=2G', __FILE__, '--worker', "$k/$many", '--from', (string) $from, '--recipes', (string) $count, ...(isset($options['tuned']) ? ['--tuned'] : [])], [1 => ['pipe', 'w'], 2 => STDERR], $pipes);
+    $p = proc_open(
+        [
+            PHP_BINARY,
+            '-d',
+            'opcache.enable_cli=1',
+            '-d',
+            'opcache.jit=' . (ini_get('opcache.jit') ?: 'off'),
+            '-d',
+            'opcache.jit_buffer_size=64M',
+            '-d',
+            'memory_limit=2G',
+            __FILE__,
+            '--worker',
+            "$k/$many",
+            '--from',
+            (string) $from,
+            '--recipes',
+            (string) $count,
+            ...isset($options['tuned']) ? ['--tuned'] : [],
+        ],
+        [1 => ['pipe', 'w'], 2 => STDERR],
+        $pipes,
+    );
     $workers[] = [$p === false ? throw new RuntimeException('a worker could not be started') : $p, $pipes[1]];
 }
 $halves = [];
@@ -95,7 +129,9 @@ foreach ($workers as [$p, $pipe]) {
     proc_close($p);
 }
 foreach ($halves as $half => $all) {
-    $sum = static fn (string $key): int => array_sum(array_map(static fn (array $o): int => is_array($o[$key]) ? count($o[$key]) : $o[$key], $all));
+    $sum = static fn(string $key): int => array_sum(
+        array_map(static fn(array $o): int => is_array($o[$key]) ? count($o[$key]) : $o[$key], $all),
+    );
     $kinds = $refused = [];
     foreach ($all as $o) {
         foreach ($o['kinds'] as $kind => $n) {
@@ -111,11 +147,37 @@ foreach ($halves as $half => $all) {
 
         return $seconds[min(count($seconds) - 1, (int) floor($share * count($seconds)))];
     };
-    printf("%s half, %d recipes: %d without an unfair refusal; %d not sound, %d thrown; hints that do not work %d of %d\n", $half, count($all), count(array_filter($all, static fn (array $o): bool => $o['unfair'] === 0)), $sum('wrong'), $sum('thrown'), $sum('wrongHints'), $sum('hints'));
-    printf("  whole recipes evaluated from nothing: median %.2f s, nine tenths under %.2f, worst %.2f\n", $at('evaluated', 0.5), $at('evaluated', 0.9), $at('evaluated', 1.0));
-    printf("  with every step and offer tried: median %.2f s, nine tenths under %.2f, worst %.2f; worst single step %.2f s\n", $at('seconds', 0.5), $at('seconds', 0.9), $at('seconds', 1.0), max(array_column($all, 'worst')));
+    printf(
+        "%s half, %d recipes: %d without an unfair refusal; %d not sound, %d thrown; hints that do not work %d of %d\n",
+        $half,
+        count($all),
+        count(array_filter($all, static fn(array $o): bool => $o['unfair'] === 0)),
+        $sum('wrong'),
+        $sum('thrown'),
+        $sum('wrongHints'),
+        $sum('hints'),
+    );
+    printf(
+        "  whole recipes evaluated from nothing: median %.2f s, nine tenths under %.2f, worst %.2f\n",
+        $at('evaluated', 0.5),
+        $at('evaluated', 0.9),
+        $at('evaluated', 1.0),
+    );
+    printf(
+        "  with every step and offer tried: median %.2f s, nine tenths under %.2f, worst %.2f; worst single step %.2f s\n",
+        $at('seconds', 0.5),
+        $at('seconds', 0.9),
+        $at('seconds', 1.0),
+        max(array_column($all, 'worst')),
+    );
     foreach (['hollow', 'round', 'chamfer', 'draft', 'pull'] as $kind) {
-        $unfair = array_sum(array_filter($refused, static fn (string $k): bool => str_starts_with($k, "$kind ") && ! str_ends_with($k, '(fair)'), ARRAY_FILTER_USE_KEY));
+        $unfair = array_sum(
+            array_filter(
+                $refused,
+                static fn(string $k): bool => str_starts_with($k, "$kind ") && !str_ends_with($k, '(fair)'),
+                ARRAY_FILTER_USE_KEY,
+            ),
+        );
         printf("  %-8s unfairly refused %3d of %3d\n", $kind, $unfair, $kinds[$kind] ?? 0);
     }
     arsort($refused);

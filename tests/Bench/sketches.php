@@ -22,12 +22,17 @@ require __DIR__ . '/../../vendor/autoload.php';
 function board(int $n): Sketches
 {
     $random = new Randomizer(new Mt19937(1));
-    $off = static fn (): float => $random->getInt(-100, 100) / 100;
-    $s = new Sketches;
+    $off = static fn(): float => $random->getInt(-100, 100) / 100;
+    $s = new Sketches();
     $before = null;
     for ($i = 0; $i < $n; $i++) {
         [$u, $v] = [10 + 25 * ($i % 7) + $off(), 10 + 20 * intdiv($i, 7) + $off()];
-        $p = [$s->point($u, $v), $s->point($u + 18 + $off(), $v + $off()), $s->point($u + 18 + $off(), $v + 12 + $off()), $s->point($u + $off(), $v + 12 + $off())];
+        $p = [
+            $s->point($u, $v),
+            $s->point($u + 18 + $off(), $v + $off()),
+            $s->point($u + 18 + $off(), $v + 12 + $off()),
+            $s->point($u + $off(), $v + 12 + $off()),
+        ];
         $l = [$s->line($p[0], $p[1]), $s->line($p[1], $p[2]), $s->line($p[2], $p[3]), $s->line($p[3], $p[0])];
         foreach ([K::Horizontal, K::Vertical, K::Horizontal, K::Vertical] as $k => $kind) {
             $s->ask($kind, $l[$k]);
@@ -96,28 +101,52 @@ function figure(string $what, callable $f, string $aim, int $runs = 11): void
     printf("%-64s %9.1f %8.2f  %s\n", $what, $times[intdiv($runs, 2)], $ratios[intdiv($runs, 2)], $aim);
 }
 
-echo 'PHP ', PHP_VERSION, ', JIT ', ini_get('opcache.jit') ?: 'off', "; medians of 11 runs, ms, and how many plain loops of a million multiplications that is\n\n";
+echo 'PHP ',
+    PHP_VERSION,
+    ', JIT ',
+    ini_get('opcache.jit') ?: 'off',
+    "; medians of 11 runs, ms, and how many plain loops of a million multiplications that is\n\n";
 $large = board(40);
 $small = board(10);
-figure(sprintf('%d entities, %d relations solved and analysed', count($large->sketch->entities), count($large->sketch->relations)), static fn () => $large->solved(), 'aim 150 ms');
+figure(
+    sprintf('%d entities, %d relations solved and analysed', count($large->sketch->entities), count($large->sketch->relations)),
+    static fn() => $large->solved(),
+    'aim 150 ms',
+);
 $settled = $large->solved()->sketch;
-figure('the same opened again, settled as it is', static function () use ($settled, $large): void {
-    $s = $settled;
-    SketchSolver::settle($s, $large->values);
-}, '');
+figure(
+    'the same opened again, settled as it is',
+    static function () use ($settled, $large): void {
+        $s = $settled;
+        SketchSolver::settle($s, $large->values);
+    },
+    '',
+);
 $sketch = $small->solved()->sketch;
 $point = (string) array_key_last($sketch->points);
-figure(sprintf('a drag step in a sketch of %d entities', count($sketch->entities)), static function (int $i) use (&$sketch, $small, $point): void {
-    [$u, $v] = $sketch->point($point);
-    $sketch = SketchSolver::drag($sketch, $small->values, $point, [$u + 0.5, $v + ($i % 2 ? 1.5 : -1.5)]);
-}, 'aim 20 ms');
+figure(
+    sprintf('a drag step in a sketch of %d entities', count($sketch->entities)),
+    static function (int $i) use (&$sketch, $small, $point): void {
+        [$u, $v] = $sketch->point($point);
+        $sketch = SketchSolver::drag($sketch, $small->values, $point, [$u + 0.5, $v + ($i % 2 ? 1.5 : -1.5)]);
+    },
+    'aim 20 ms',
+);
 foreach ([20 => 'short', 60 => 'long', 200 => 'through and through'] as $length => $word) {
     $segments = crossingSegments(300, (float) $length);
-    figure(sprintf('%d regions of 300 crossing segments, %s', count((new Arrangement($segments))->regions), $word), static fn () => new Arrangement($segments), 'aim 200 ms');
+    figure(
+        sprintf('%d regions of 300 crossing segments, %s', count((new Arrangement($segments))->regions), $word),
+        static fn() => new Arrangement($segments),
+        'aim 200 ms',
+    );
 }
 $random = new Randomizer(new Mt19937(3));
 $circles = [];
 for ($i = 0; $i < 40; $i++) {
     $circles[] = new Round("c$i", [(float) $random->getInt(0, 100), (float) $random->getInt(0, 100)], $random->getInt(100, 300) / 10);
 }
-figure(sprintf('%d regions of 40 crossing circles', count((new Arrangement($circles))->regions)), static fn () => new Arrangement($circles), '');
+figure(
+    sprintf('%d regions of 40 crossing circles', count((new Arrangement($circles))->regions)),
+    static fn() => new Arrangement($circles),
+    '',
+);

@@ -22,13 +22,23 @@ function workedPart(int $count, string $height = '12', string $last = '4'): Reci
     $steps = [['id' => 's1', 'kind' => 'block', 'width' => '200', 'depth' => '120', 'height' => $height]];
     for ($i = 2; $i < $count; $i++) {
         $at = ['u' => (string) (-90 + 18 * (intdiv($i, 2) % 11)), 'v' => (string) (-45 + 22 * (intdiv($i, 22) % 5) + 3 * ($i % 2))];
-        $steps[] = ['id' => "s$i"] + match ($i % 5) {
-            0 => ['kind' => 'cylinder', 'round' => '9', 'length' => '30', 'x' => $at['u'], 'y' => $at['v']],
-            1 => ['kind' => 'hole', 'where' => 'face', 'face' => 's1:top', 'by' => 'screw', 'screw' => 'M4'] + $at,
-            2 => ['kind' => 'hole', 'where' => 'face', 'face' => 's1:top', 'round' => '5', 'head' => 'bore', 'wide' => '9', 'deep' => '3'] + $at,
-            3 => ['kind' => 'repeat', 'of' => 'step', 'source' => 's' . ($i - 1), 'count' => '2', 'x' => '0', 'y' => '-9'],
-            default => ['kind' => 'mirror', 'of' => 'step', 'source' => 's' . ($i - 2), 'plane' => 'front', 'offset' => '40'],
-        };
+        $steps[] =
+            ['id' => "s$i"] +
+            match ($i % 5) {
+                0 => ['kind' => 'cylinder', 'round' => '9', 'length' => '30', 'x' => $at['u'], 'y' => $at['v']],
+                1 => ['kind' => 'hole', 'where' => 'face', 'face' => 's1:top', 'by' => 'screw', 'screw' => 'M4'] + $at,
+                2 => [
+                    'kind' => 'hole',
+                    'where' => 'face',
+                    'face' => 's1:top',
+                    'round' => '5',
+                    'head' => 'bore',
+                    'wide' => '9',
+                    'deep' => '3',
+                ] + $at,
+                3 => ['kind' => 'repeat', 'of' => 'step', 'source' => 's' . ($i - 1), 'count' => '2', 'x' => '0', 'y' => '-9'],
+                default => ['kind' => 'mirror', 'of' => 'step', 'source' => 's' . ($i - 2), 'plane' => 'front', 'offset' => '40'],
+            };
     }
     $steps[] = ['id' => "s$count", 'kind' => 'round', 'edges' => ['s1:back / s1:left'], 'radius' => $last];
 
@@ -63,17 +73,25 @@ function stepFigure(string $what, callable $f, string $aim): void
     printf("%-64s %9.1f %8.2f  %s\n", $what, $times[4], $ratios[4], $aim);
 }
 
-echo 'PHP ', PHP_VERSION, ', JIT ', ini_get('opcache.jit') ?: 'off', "; medians of 9 runs, ms, and how many plain loops of a million multiplications that is\n\n";
+echo 'PHP ',
+    PHP_VERSION,
+    ', JIT ',
+    ini_get('opcache.jit') ?: 'off',
+    "; medians of 9 runs, ms, and how many plain loops of a million multiplications that is\n\n";
 foreach ([5, 20, 40] as $n) {
-    $state = (new Evaluator)->evaluate(workedPart($n));
-    $failed = count(array_filter($state->results, static fn ($r): bool => $r->status === StepStatus::Failed));
+    $state = (new Evaluator())->evaluate(workedPart($n));
+    $failed = count(array_filter($state->results, static fn($r): bool => $r->status === StepStatus::Failed));
     printf("%d steps, %d facets, %d of them refused\n", $n, $state->part()->triangleCount(), $failed);
-    stepFigure('  from nothing', static fn (int $i) => (new Evaluator)->evaluate(workedPart($n, (string) (12 + $i / 10)))->part(), '');
-    $e = new Evaluator(new MemoryCache);
+    stepFigure('  from nothing', static fn(int $i) => (new Evaluator())->evaluate(workedPart($n, (string) (12 + $i / 10)))->part(), '');
+    $e = new Evaluator(new MemoryCache());
     $e->evaluate(workedPart($n));
-    stepFigure('  first step edited', static fn (int $i) => $e->evaluate(workedPart($n, (string) (13 + $i / 10)))->part(), '');
-    stepFigure('  last step edited', static fn (int $i) => $e->evaluate(workedPart($n, '12', (string) (3 + $i / 10)))->part(), 'aim 200 ms for 20 steps: five pictures a second');
-    $first = static fn (int $i): Preview => Preview::quick($r = workedPart($n, (string) (12 + $i / 10)), $r->steps[0], $e->evaluate(...));
+    stepFigure('  first step edited', static fn(int $i) => $e->evaluate(workedPart($n, (string) (13 + $i / 10)))->part(), '');
+    stepFigure(
+        '  last step edited',
+        static fn(int $i) => $e->evaluate(workedPart($n, '12', (string) (3 + $i / 10)))->part(),
+        'aim 200 ms for 20 steps: five pictures a second',
+    );
+    $first = static fn(int $i): Preview => Preview::quick($r = workedPart($n, (string) (12 + $i / 10)), $r->steps[0], $e->evaluate(...));
     $last = static function (int $i) use ($n, $e): void {
         $r = workedPart($n, '12', (string) (4.55 + $i / 10));
         $e->evaluate($r)->part();
@@ -81,5 +99,9 @@ foreach ([5, 20, 40] as $n) {
     };
     stepFigure('  a value of the first step drawn: what it makes', $first, 'aim 200 ms');
     stepFigure('  a value of the last step drawn: the whole part', $last, 'aim 200 ms');
-    stepFigure('  what the last step does, exactly', static fn (int $i) => Preview::of($r = workedPart($n, '12', (string) (2 + $i / 10)), $r->steps[$n - 1], $e->evaluate(...)), '');
+    stepFigure(
+        '  what the last step does, exactly',
+        static fn(int $i) => Preview::of($r = workedPart($n, '12', (string) (2 + $i / 10)), $r->steps[$n - 1], $e->evaluate(...)),
+        '',
+    );
 }

@@ -54,7 +54,12 @@ it('knows nothing of the framework, the database or the page', function (): void
     $root = dirname(__DIR__, 2) . '/core';
     foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root, FilesystemIterator::SKIP_DOTS)) as $file) {
         $code = (string) file_get_contents($file->getPathname());
-        expect(preg_match('/Illuminate|App\\\\|(?<!->|::|function )\b(config|env|app|route|view|session|request)\(|\$_(GET|POST|SERVER|COOKIE)|<html|PDO/', $code))->toBe(0, $file->getPathname());
+        expect(
+            preg_match(
+                '/Illuminate|App\\\\|(?<!->|::|function )\b(config|env|app|route|view|session|request)\(|\$_(GET|POST|SERVER|COOKIE)|<html|PDO/',
+                $code,
+            ),
+        )->toBe(0, $file->getPathname());
     }
 });
 
@@ -62,7 +67,10 @@ it('knows nothing of the framework, the database or the page', function (): void
 function coreUses(): array
 {
     $files = [];
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2) . '/core', FilesystemIterator::SKIP_DOTS)) as $file) {
+    foreach (
+        new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2) . '/core', FilesystemIterator::SKIP_DOTS))
+        as $file
+    ) {
         $code = (string) file_get_contents((string) $file);
         preg_match('/^namespace ([\w\\\\]+);/m', $code, $space);
         $files[($space[1] ?? '') . '\\' . basename((string) $file, '.php')] = $code;
@@ -74,12 +82,21 @@ function coreUses(): array
         // names of the same folder, without comments and strings
         $bare = '';
         foreach (token_get_all($code) as $token) {
-            $bare .= is_array($token) ? (in_array($token[0], [T_COMMENT, T_DOC_COMMENT, T_CONSTANT_ENCAPSED_STRING, T_ENCAPSED_AND_WHITESPACE], true) ? ' ' : $token[1]) : $token;
+            $bare .= is_array($token)
+                ? (in_array($token[0], [T_COMMENT, T_DOC_COMMENT, T_CONSTANT_ENCAPSED_STRING, T_ENCAPSED_AND_WHITESPACE], true)
+                    ? ' '
+                    : $token[1])
+                : $token;
         }
-        $out[$name] = array_values(array_filter($imports[1], static fn (string $u): bool => isset($files[$u])));
+        $out[$name] = array_values(array_filter($imports[1], static fn(string $u): bool => isset($files[$u])));
         foreach ($files as $other => $_) {
             $short = substr($other, strlen($space) + 1);
-            if ($other !== $name && str_starts_with($other, "$space\\") && ! str_contains($short, '\\') && preg_match('/(?<![\w\\\\$>:])' . $short . '\b/', $bare) === 1) {
+            if (
+                $other !== $name &&
+                str_starts_with($other, "$space\\") &&
+                !str_contains($short, '\\') &&
+                preg_match('/(?<![\w\\\\$>:])' . $short . '\b/', $bare) === 1
+            ) {
                 $out[$name][] = $other;
             }
         }
@@ -96,7 +113,7 @@ it('has no circle of classes in core', function (): void {
         foreach ($uses[$name] as $next) {
             if (($state[$next] ?? '') === 'open') {
                 $circle[] = implode(' > ', [...array_slice($path, (int) array_search($next, $path, true)), $next]);
-            } elseif (! isset($state[$next])) {
+            } elseif (!isset($state[$next])) {
                 $visit($next, [...$path, $next]);
             }
         }

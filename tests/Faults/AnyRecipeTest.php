@@ -19,20 +19,29 @@ use Tests\WildRecipes;
 /** Stores a document as it is, past all that an edit would refuse. */
 function stored(Recipe $recipe, Document $document): void
 {
-    DB::table('revisions')->where('recipe_id', $recipe->id)->where('number', $recipe->current)->update(['document' => $document->toJson()]);
+    DB::table('revisions')
+        ->where('recipe_id', $recipe->id)
+        ->where('number', $recipe->current)
+        ->update(['document' => $document->toJson()]);
 }
 
 it('opens the bench, the reference bench, a report and the class of any recipe in two seconds, and goes back from it', function (): void {
     // nothing was made by an earlier run
     $parts = sys_get_temp_dir() . '/wild-' . bin2hex(random_bytes(4));
-    app()->scoped(PartFiles::class, static fn (): PartFiles => new PartFiles($parts));
-    $school = new School;
+    app()->scoped(PartFiles::class, static fn(): PartFiles => new PartFiles($parts));
+    $school = new School();
     $exercise = $school->exercise();
     $assignment = $school->assignment($exercise);
     $work = $school->work($assignment, null, [['kind' => 'block']]);
     $handIn = $school->handIn($work);
     // in use the pages are compiled when Cubo starts
-    foreach (['student' => [route('work', $assignment)], 'teacher' => [route('exercises.bench', $exercise), route('hand-ins.show', $handIn), route('assignments.show', $assignment)]] as $who => $addresses) {
+    foreach (
+        [
+            'student' => [route('work', $assignment)],
+            'teacher' => [route('exercises.bench', $exercise), route('hand-ins.show', $handIn), route('assignments.show', $assignment)],
+        ]
+        as $who => $addresses
+    ) {
         foreach ($addresses as $address) {
             $this->actingAs($school->{$who})->get($address)->assertOk();
         }
@@ -43,7 +52,15 @@ it('opens the bench, the reference bench, a report and the class of any recipe i
         $document = WildRecipes::of($seed);
         stored($work->recipe, $document);
         stored($exercise->reference, $document);
-        foreach (['bench' => ['student', route('work', $assignment)], 'reference' => ['teacher', route('exercises.bench', $exercise)], 'report' => ['teacher', route('hand-ins.show', $handIn)], 'class' => ['teacher', route('assignments.show', $assignment)]] as $page => [$who, $address]) {
+        foreach (
+            [
+                'bench' => ['student', route('work', $assignment)],
+                'reference' => ['teacher', route('exercises.bench', $exercise)],
+                'report' => ['teacher', route('hand-ins.show', $handIn)],
+                'class' => ['teacher', route('assignments.show', $assignment)],
+            ]
+            as $page => [$who, $address]
+        ) {
             $took = INF;
             // a machine may stand still for a moment: what was slow is opened once more from nothing
             for ($try = 0; $try < 2 && $took > 2.0; $try++) {
@@ -65,6 +82,6 @@ it('opens the bench, the reference bench, a report and the class of any recipe i
         }
     }
     File::deleteDirectory($parts);
-    fwrite(STDERR, 'worst: ' . json_encode(array_map(static fn (float $s): float => round($s, 2), $worst)) . "\n");
+    fwrite(STDERR, 'worst: ' . json_encode(array_map(static fn(float $s): float => round($s, 2), $worst)) . "\n");
     expect($slow)->toBe([]);
 })->group('faults');

@@ -14,7 +14,7 @@ use Tests\Pace;
 function package(string $model): string
 {
     $path = (string) tempnam(sys_get_temp_dir(), 'bad');
-    $zip = new ZipArchive;
+    $zip = new ZipArchive();
     $zip->open($path, ZipArchive::OVERWRITE);
     $zip->addFromString('3D/3dmodel.model', $model);
     $zip->close();
@@ -24,7 +24,14 @@ function package(string $model): string
     return $bytes;
 }
 
-$model = static fn (string $inside, string $items): string => '<?xml version="1.0"?><model unit="millimeter" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources>' . $inside . '</resources><build>' . $items . '</build></model>';
+$model = static fn(
+    string $inside,
+    string $items,
+): string => '<?xml version="1.0"?><model unit="millimeter" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources>' .
+    $inside .
+    '</resources><build>' .
+    $items .
+    '</build></model>';
 
 it('refuses in words, soon and in little memory, what would hold up a server', function (Closure $make, string $words): void {
     $bytes = $make();
@@ -37,17 +44,57 @@ it('refuses in words, soon and in little memory, what would hold up a server', f
             $said = $e->getMessage();
         }
     });
-    expect($said)->toContain($words)->and($took)->toBeLessThan(12.0)->and(memory_get_usage() - $before)->toBeLessThan(30_000_000);
+    expect($said)
+        ->toContain($words)
+        ->and($took)
+        ->toBeLessThan(12.0)
+        ->and(memory_get_usage() - $before)
+        ->toBeLessThan(30_000_000);
 })->with([
-    'empty components in each other, 2 to the 16th' => [fn () => package($model(implode('', array_map(static fn (int $i): string => "<object id=\"$i\"><components>" . str_repeat('<component objectid="' . ($i + 1) . '"/>', 6) . '</components></object>', range(1, 15))) . '<object id="16"><mesh><vertices/><triangles/></mesh></object>', '<item objectid="1"/>')), 'objects'],
-    '2.9 million corners in a small package' => [fn () => package($model('<object id="1"><mesh><vertices>' . str_repeat('<vertex x="0" y="0" z="0"/>', 2_900_000) . '</vertices><triangles/></mesh></object>', '<item objectid="1"/>')), 'corners'],
-    'an OBJ of corners alone' => [fn () => str_repeat("v 1 2 3\n", 3_000_000), 'corners'],
-    'a PLY of things without bytes' => [fn () => "ply\nformat binary_little_endian 1.0\nelement nothing 99999999\nend_header\n", 'more than a part'],
-    'many empty objects' => [fn () => package($model(implode('', array_map(static fn (int $i): string => "<object id=\"$i\"/>", range(1, 60_000))), '')), 'objects'],
+    'empty components in each other, 2 to the 16th' => [
+        fn() => package(
+            $model(
+                implode(
+                    '',
+                    array_map(
+                        static fn(int $i): string => "<object id=\"$i\"><components>" .
+                            str_repeat('<component objectid="' . ($i + 1) . '"/>', 6) .
+                            '</components></object>',
+                        range(1, 15),
+                    ),
+                ) . '<object id="16"><mesh><vertices/><triangles/></mesh></object>',
+                '<item objectid="1"/>',
+            ),
+        ),
+        'objects',
+    ],
+    '2.9 million corners in a small package' => [
+        fn() => package(
+            $model(
+                '<object id="1"><mesh><vertices>' .
+                    str_repeat('<vertex x="0" y="0" z="0"/>', 2_900_000) .
+                    '</vertices><triangles/></mesh></object>',
+                '<item objectid="1"/>',
+            ),
+        ),
+        'corners',
+    ],
+    'an OBJ of corners alone' => [fn() => str_repeat("v 1 2 3\n", 3_000_000), 'corners'],
+    'a PLY of things without bytes' => [
+        fn() => "ply\nformat binary_little_endian 1.0\nelement nothing 99999999\nend_header\n",
+        'more than a part',
+    ],
+    'many empty objects' => [
+        fn() => package($model(implode('', array_map(static fn(int $i): string => "<object id=\"$i\"/>", range(1, 60_000))), '')),
+        'objects',
+    ],
 ]);
 
 it('says what a file seems to be instead, and what to do', function (string $bytes, string $words): void {
-    expect(Guess::words($bytes, Formats::names(Formats::read())))->toContain($words)->and(fn () => MeshFile::read($bytes, Unit::Millimetre))->toThrow(UnreadableFile::class);
+    expect(Guess::words($bytes, Formats::names(Formats::read())))
+        ->toContain($words)
+        ->and(fn() => MeshFile::read($bytes, Unit::Millimetre))
+        ->toThrow(UnreadableFile::class);
 })->with([
     // the first line as ISO 10303-21, clause 5.3, has it
     ["ISO-10303-21;\nHEADER;\n", 'solid-model exchange file'],

@@ -22,22 +22,43 @@ $run = (string) getenv('RUN_DIR');
 $jar = (string) tempnam(sys_get_temp_dir(), 'kills');
 $http = static function (string $path, ?array $form = null) use ($base, $jar): array {
     $c = curl_init($base . $path);
-    curl_setopt_array($c, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEJAR => $jar, CURLOPT_COOKIEFILE => $jar, CURLOPT_TIMEOUT => 12, CURLOPT_CONNECTTIMEOUT => 2] + ($form === null ? [] : [CURLOPT_POSTFIELDS => http_build_query($form)]));
+    curl_setopt_array(
+        $c,
+        [
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_COOKIEJAR => $jar,
+            CURLOPT_COOKIEFILE => $jar,
+            CURLOPT_TIMEOUT => 12,
+            CURLOPT_CONNECTTIMEOUT => 2,
+        ] + ($form === null ? [] : [CURLOPT_POSTFIELDS => http_build_query($form)]),
+    );
     $body = (string) curl_exec($c);
     $out = [(int) curl_getinfo($c, CURLINFO_RESPONSE_CODE), $body];
     curl_close($c);
 
     return $out;
 };
-$token = static fn (string $html): string => preg_match('/name="_token" value="([^"]+)"|name="csrf-token" content="([^"]+)"/', $html, $m) ? $m[1] ?: $m[2] : '';
+$token = static fn(string $html): string => preg_match('/name="_token" value="([^"]+)"|name="csrf-token" content="([^"]+)"/', $html, $m)
+    ? ($m[1] ?:
+    $m[2])
+    : '';
 $fail = static function (string $words): never {
     fwrite(STDERR, "kills: $words\n");
     exit(1);
 };
 
 $form = $token($http('/sign-in')[1]);
-$http('/sign-in/student', ['_token' => $form, 'class' => 'WREN8', 'own' => Database\Seeders\DemoSchoolSeeder::code('Quentin'), 'pin' => '4711']);
-$assignment = App\Models\Assignment::query()->whereRelation('schoolClass', 'code', 'WREN8')->whereRelation('exercise', 'title', 'like', 'Corner block%')->first() ?? App\Models\Assignment::query()->whereRelation('schoolClass', 'code', 'WREN8')->firstOrFail();
+$http('/sign-in/student', [
+    '_token' => $form,
+    'class' => 'WREN8',
+    'own' => Database\Seeders\DemoSchoolSeeder::code('Quentin'),
+    'pin' => '4711',
+]);
+$assignment =
+    App\Models\Assignment::query()
+        ->whereRelation('schoolClass', 'code', 'WREN8')
+        ->whereRelation('exercise', 'title', 'like', 'Corner block%')
+        ->first() ?? App\Models\Assignment::query()->whereRelation('schoolClass', 'code', 'WREN8')->firstOrFail();
 $page = $http("/bench/{$assignment->id}")[1];
 preg_match('#/recipes/(\d+)/edit#', $page, $m) || $fail('the bench did not open');
 $recipe = (int) $m[1];
@@ -54,7 +75,10 @@ $edit = static function (array $body) use ($http, $recipe, &$version, &$number, 
     $began = microtime(true);
     while (true) {
         $sent++;
-        [$status, $answer] = $http("/recipes/$recipe/edit", ['_token' => $form, 'line' => $line, 'number' => $number, 'version' => $version, 'brief' => 2] + $body);
+        [$status, $answer] = $http(
+            "/recipes/$recipe/edit",
+            ['_token' => $form, 'line' => $line, 'number' => $number, 'version' => $version, 'brief' => 2] + $body,
+        );
         $a = json_decode($answer, true);
         if ($status === 200 && is_array($a)) {
             $version = $a['version'];
@@ -74,7 +98,7 @@ $edit = static function (array $body) use ($http, $recipe, &$version, &$number, 
 $edit(['do' => 'add', 'kind' => 'block']);
 $steps = Recipe::query()->findOrFail($recipe)->document()->atHand()->steps;
 $step = $steps[count($steps) - 1]->id;
-$children = static fn (): array => array_column(json_decode((string) file_get_contents("$run/children.json"), true) ?: [], 'pid', 'name');
+$children = static fn(): array => array_column(json_decode((string) file_get_contents("$run/children.json"), true) ?: [], 'pid', 'name');
 $childOf = static function (int $master): int {
     foreach (glob('/proc/[0-9]*/stat') ?: [] as $file) {
         $stat = (string) @file_get_contents($file);
@@ -85,15 +109,18 @@ $childOf = static function (int $master): int {
 
     return 0;
 };
-$postmaster = static fn (): int => (int) strtok((string) file_get_contents(trim((string) shell_exec(escapeshellarg(dirname(__DIR__, 2) . '/bin/pg') . ' folder')) . '/postmaster.pid'), "\n");
+$postmaster = static fn(): int => (int) strtok(
+    (string) file_get_contents(trim((string) shell_exec(escapeshellarg(dirname(__DIR__, 2) . '/bin/pg') . ' folder')) . '/postmaster.pid'),
+    "\n",
+);
 $victims = [
-    'a php-fpm worker' => static fn (): int => $childOf($children()['php-fpm']),
-    'the php-fpm master' => static fn (): int => $children()['php-fpm'],
-    'an nginx worker' => static fn (): int => $childOf($children()['nginx']),
-    'the nginx master' => static fn (): int => $children()['nginx'],
-    'a queue worker' => static fn (): int => $children()['worker 1'],
+    'a php-fpm worker' => static fn(): int => $childOf($children()['php-fpm']),
+    'the php-fpm master' => static fn(): int => $children()['php-fpm'],
+    'an nginx worker' => static fn(): int => $childOf($children()['nginx']),
+    'the nginx master' => static fn(): int => $children()['nginx'],
+    'a queue worker' => static fn(): int => $children()['worker 1'],
     'the postmaster' => $postmaster,
-    'a database process' => static fn (): int => $childOf($postmaster()),
+    'a database process' => static fn(): int => $childOf($postmaster()),
 ];
 $worst = 0.0;
 $value = 10;
@@ -135,11 +162,20 @@ do {
     $open = HandIn::query()->where('work_id', $work->id)->whereNull('checked_at')->count();
 } while ($open > 0 && microtime(true) - $began < 180);
 $open === 0 || $fail("$open hand-ins were never reported");
-$wrong = HandIn::query()->where('work_id', $work->id)->get()->filter(static fn (HandIn $h): bool => str_contains((string) json_encode($h->report), 'our side'))->count();
+$wrong = HandIn::query()
+    ->where('work_id', $work->id)
+    ->get()
+    ->filter(static fn(HandIn $h): bool => str_contains((string) json_encode($h->report), 'our side'))
+    ->count();
 $wrong === 0 || $fail("$wrong hand-ins say that something went wrong");
 $has = Recipe::query()->findOrFail($recipe)->document()->atHand()->step($step)?->text('width');
 $has === (string) $value || $fail("acknowledged was $value, the part has $has");
 $count = App\Models\RecipeEdit::query()->where('recipe_id', $recipe)->where('line', $line)->count();
 $count === $number || $fail("$number edits were made, $count are written down");
-printf("%d edits acknowledged after %d sendings, 0 lost; %d hand-ins reported with workers killed under them\n", $number, $sent, HandIn::query()->where('work_id', $work->id)->count());
+printf(
+    "%d edits acknowledged after %d sendings, 0 lost; %d hand-ins reported with workers killed under them\n",
+    $number,
+    $sent,
+    HandIn::query()->where('work_id', $work->id)->count(),
+);
 unlink($jar);

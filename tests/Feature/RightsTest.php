@@ -8,13 +8,17 @@ use Tests\School;
 const STEPS = [['kind' => 'block', 'width' => '60', 'depth' => '40', 'height' => '12']];
 
 beforeEach(function (): void {
-    $this->s = new School;
+    $this->s = new School();
     $this->exercise = $this->s->exercise();
     $this->assignment = $this->s->assignment($this->exercise);
     $this->work = $this->s->work($this->assignment, null, STEPS);
     $this->handIn = $this->s->handIn($this->work);
     $this->reference = $this->exercise->reference;
-    $this->file = app(App\Support\FileShelf::class)->take($this->work, 'plate.stl', Cubo\Exchange\StlFile::write(Tests\Parts::build(STEPS)->part()));
+    $this->file = app(App\Support\FileShelf::class)->take(
+        $this->work,
+        'plate.stl',
+        Cubo\Exchange\StlFile::write(Tests\Parts::build(STEPS)->part()),
+    );
     $this->key = app(\App\Support\Workbench::class)->evaluate($this->work->recipe->document())->key;
     $this->referenceKey = app(\App\Support\Workbench::class)->evaluate($this->reference->document())->key;
 });
@@ -101,7 +105,39 @@ function letIn(object $t, Person $who): array
 }
 
 it('lets a student to own work and nothing else', function (): void {
-    expect(letIn($this, $this->s->student))->toBe(['own bench', 'part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'how far its edits have come', 'work as it is now', 'unseen shapes of the work', 'library at the work', 'put of the work', 'measure the work', 'try a value of the work', 'edit the work', 'check the work', 'hand the work in', 'report', 'part handed in', 'glb handed in', 'drawing of the report', 'report as PDF', 'layers handed in', 'one layer handed in', 'bring a file', 'send a file', 'file that was brought', 'faces found in it', 'take it otherwise', 'picture of the file', 'hand the file in']);
+    expect(letIn($this, $this->s->student))->toBe([
+        'own bench',
+        'part of the work',
+        'STL of the work',
+        'recipe of the work',
+        'words of the work',
+        'what a step of the work does',
+        'work after a step',
+        'how far its edits have come',
+        'work as it is now',
+        'unseen shapes of the work',
+        'library at the work',
+        'put of the work',
+        'measure the work',
+        'try a value of the work',
+        'edit the work',
+        'check the work',
+        'hand the work in',
+        'report',
+        'part handed in',
+        'glb handed in',
+        'drawing of the report',
+        'report as PDF',
+        'layers handed in',
+        'one layer handed in',
+        'bring a file',
+        'send a file',
+        'file that was brought',
+        'faces found in it',
+        'take it otherwise',
+        'picture of the file',
+        'hand the file in',
+    ]);
 });
 
 it('lets a classmate see nothing of it but begin own work', function (): void {
@@ -113,7 +149,51 @@ it('lets a student of another class see nothing at all', function (): void {
 });
 
 it('lets the teacher see and judge, but not edit a student’s part', function (): void {
-    expect(letIn($this, $this->s->teacher))->toBe(['part of the work', 'STL of the work', 'recipe of the work', 'words of the work', 'what a step of the work does', 'work after a step', 'unseen shapes of the work', 'measure the work', 'report', 'part handed in', 'glb handed in', 'overrule', 'decide', 'drawing of the report', 'report as PDF', 'layers handed in', 'one layer handed in', 'mark again', 'what marking changed', 'reference bench', 'drawing of the reference', 'reference part', 'reference STL', 'reference recipe', 'words of the reference', 'what a step of the reference does', 'reference after a step', 'reference as it is now', 'unseen shapes of the reference', 'library at the reference', 'put of the reference', 'measure the reference', 'try a value of the reference', 'edit the reference', 'exercise', 'save the exercise', 'give it to a class', 'new exercise', 'how the class signs in', 'a new class code', 'let a student try again', 'class table', 'open a work']);
+    expect(letIn($this, $this->s->teacher))->toBe([
+        'part of the work',
+        'STL of the work',
+        'recipe of the work',
+        'words of the work',
+        'what a step of the work does',
+        'work after a step',
+        'unseen shapes of the work',
+        'measure the work',
+        'report',
+        'part handed in',
+        'glb handed in',
+        'overrule',
+        'decide',
+        'drawing of the report',
+        'report as PDF',
+        'layers handed in',
+        'one layer handed in',
+        'mark again',
+        'what marking changed',
+        'reference bench',
+        'drawing of the reference',
+        'reference part',
+        'reference STL',
+        'reference recipe',
+        'words of the reference',
+        'what a step of the reference does',
+        'reference after a step',
+        'reference as it is now',
+        'unseen shapes of the reference',
+        'library at the reference',
+        'put of the reference',
+        'measure the reference',
+        'try a value of the reference',
+        'edit the reference',
+        'exercise',
+        'save the exercise',
+        'give it to a class',
+        'new exercise',
+        'how the class signs in',
+        'a new class code',
+        'let a student try again',
+        'class table',
+        'open a work',
+    ]);
 });
 
 it('lets the teacher of another class only make own exercises', function (): void {
@@ -122,17 +202,29 @@ it('lets the teacher of another class only make own exercises', function (): voi
 
 it('shows lists of what is one’s own only', function (): void {
     $this->s->exercise($this->s->otherTeacher)->update(['title' => 'Secret bracket']);
-    $this->actingAs($this->s->teacher)->get('/')->assertSee('Drilled plate')->assertSee('7a')->assertDontSee('Secret bracket')->assertDontSee('WREN8');
+    $this->actingAs($this->s->teacher)
+        ->get('/')
+        ->assertSee('Drilled plate')
+        ->assertSee('7a')
+        ->assertDontSee('Secret bracket')
+        ->assertDontSee('WREN8');
     $this->actingAs($this->s->stranger)->get('/')->assertDontSee('Drilled plate');
     $this->actingAs($this->s->student)->get('/')->assertSee('Drilled plate')->assertDontSee('Bruno');
 });
 
 it('never shows the reference part’s recipe to a student', function (): void {
     $this->reference->head();
-    $page = $this->actingAs($this->s->student)->get("/bench/{$this->assignment->id}")->assertOk()->getContent();
-    expect($page)->not->toContain($this->referenceKey)->not->toContain("/recipes/{$this->reference->id}/");
+    $page = $this->actingAs($this->s->student)
+        ->get("/bench/{$this->assignment->id}")
+        ->assertOk()
+        ->getContent();
+    expect($page)
+        ->not->toContain($this->referenceKey)
+        ->not->toContain("/recipes/{$this->reference->id}/");
 });
 
 it('does not let a teacher give an exercise to a class of somebody else', function (): void {
-    $this->actingAs($this->s->teacher)->post("/exercises/{$this->exercise->id}/assignments", ['class_id' => $this->s->otherClass->id, 'due_on' => '2030-01-01'])->assertSessionHasErrorsIn('give', 'class_id');
+    $this->actingAs($this->s->teacher)
+        ->post("/exercises/{$this->exercise->id}/assignments", ['class_id' => $this->s->otherClass->id, 'due_on' => '2030-01-01'])
+        ->assertSessionHasErrorsIn('give', 'class_id');
 });

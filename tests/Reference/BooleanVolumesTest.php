@@ -30,10 +30,14 @@ it('agrees with manifold-3d over 200 random pairs', function (): void {
     foreach ($theirs as $i => [$statusP, $statusQ, $union, $difference, $intersection]) {
         $seed = 7000 + $i;
         [$u, $d, $s, $scale] = $ours[$i];
-        expect([$statusP, $statusQ])->toBe(['NoError', 'NoError'], "seed $seed")
-            ->and($u)->toEqualWithDelta($union, 1e-6 * $scale, "seed $seed: union")
-            ->and($d)->toEqualWithDelta($difference, 1e-6 * $scale, "seed $seed: difference")
-            ->and($s)->toEqualWithDelta($intersection, 1e-6 * $scale, "seed $seed: intersection");
+        expect([$statusP, $statusQ])
+            ->toBe(['NoError', 'NoError'], "seed $seed")
+            ->and($u)
+            ->toEqualWithDelta($union, 1e-6 * $scale, "seed $seed: union")
+            ->and($d)
+            ->toEqualWithDelta($difference, 1e-6 * $scale, "seed $seed: difference")
+            ->and($s)
+            ->toEqualWithDelta($intersection, 1e-6 * $scale, "seed $seed: intersection");
         $shared += $s > 0 ? 1 : 0;
     }
     // about half of the pairs share volume, or the test would compare nothing
@@ -51,7 +55,7 @@ it('counts pieces as manifold-3d decomposes them, touching edges and corners inc
 });
 
 it('agrees with manifold-3d over 150 chains of up to 20 booleans', function (): void {
-    $run = new ChainRun;
+    $run = new ChainRun();
     $run->run(40000, 150);
     expect($run->faults)->toBe([])->and($run->booleans)->toBeGreaterThan(1000);
 });

@@ -26,13 +26,25 @@ afterEach(function (): void {
 });
 
 it('measures a mesh from elsewhere as manifold-3d does', function (): void {
-    $m = new PartMeasures($mesh = MeshFile::read((string) file_get_contents("{$this->folder}/bunny.obj"), Unit::Millimetre)[0]);
+    $m = new PartMeasures(($mesh = MeshFile::read((string) file_get_contents("{$this->folder}/bunny.obj"), Unit::Millimetre)[0]));
     $theirs = $this->theirs['bunny'];
-    expect($mesh->triangleCount())->toBe($theirs['triangles'])->and($m->isClosed())->toBeTrue()->and($m->bodyCount())->toBe(1)->and(MeshFaults::shells($mesh))->toBe(1)
-        ->and($m->mass()->volume)->toEqualWithDelta($theirs['volume'], 1e-6 * $theirs['volume'])
-        ->and($m->mass()->area)->toEqualWithDelta($theirs['area'], 1e-6 * $theirs['area']);
+    expect($mesh->triangleCount())
+        ->toBe($theirs['triangles'])
+        ->and($m->isClosed())
+        ->toBeTrue()
+        ->and($m->bodyCount())
+        ->toBe(1)
+        ->and(MeshFaults::shells($mesh))
+        ->toBe(1)
+        ->and($m->mass()->volume)
+        ->toEqualWithDelta($theirs['volume'], 1e-6 * $theirs['volume'])
+        ->and($m->mass()->area)
+        ->toEqualWithDelta($theirs['area'], 1e-6 * $theirs['area']);
     foreach ([0, 1, 2] as $k) {
-        expect($m->bounds()->min[$k])->toEqualWithDelta($theirs['min'][$k], 1e-5)->and($m->bounds()->max[$k])->toEqualWithDelta($theirs['max'][$k], 1e-5);
+        expect($m->bounds()->min[$k])
+            ->toEqualWithDelta($theirs['min'][$k], 1e-5)
+            ->and($m->bounds()->max[$k])
+            ->toEqualWithDelta($theirs['max'][$k], 1e-5);
     }
     // through another format, which keeps single precision
     $again = new PartMeasures(MeshFile::read(StlFile::write($mesh), Unit::Millimetre)[0]);
@@ -41,7 +53,11 @@ it('measures a mesh from elsewhere as manifold-3d does', function (): void {
 
 it('counts the open edges of a mesh that does not close', function (): void {
     $mesh = MeshFile::read((string) file_get_contents("{$this->folder}/teapot.obj"), Unit::Millimetre)[0];
-    $open = array_values(array_filter(MeshFaults::of($mesh), static fn (array $f): bool => $f['kind'] === 'open'))[0] ?? null;
-    expect((new PartMeasures($mesh))->isClosed())->toBeFalse()->and($open)->not->toBeNull()
-        ->and($open['count'])->toBe($this->theirs['teapot']['open']);
+    $open = array_values(array_filter(MeshFaults::of($mesh), static fn(array $f): bool => $f['kind'] === 'open'))[0] ?? null;
+    expect((new PartMeasures($mesh))->isClosed())
+        ->toBeFalse()
+        ->and($open)
+        ->not->toBeNull()
+        ->and($open['count'])
+        ->toBe($this->theirs['teapot']['open']);
 });

@@ -19,12 +19,19 @@ use Tests\Parts;
 /** @return array<string, array{Solid}> */
 function exported(): array
 {
-    $out = ['two bodies' => [Parts::build([['kind' => 'block', 'width' => '40', 'depth' => '20', 'height' => '10'], ['kind' => 'ball', 'round' => '9', 'x' => '60']])->part()]];
+    $out = [
+        'two bodies' => [
+            Parts::build([
+                ['kind' => 'block', 'width' => '40', 'depth' => '20', 'height' => '10'],
+                ['kind' => 'ball', 'round' => '9', 'x' => '60'],
+            ])->part(),
+        ],
+    ];
     foreach (glob(dirname(__DIR__, 2) . '/docs/examples/*.json') ?: [] as $file) {
-        if (! str_contains((string) file_get_contents($file), 'cubo-recipe')) {
+        if (!str_contains((string) file_get_contents($file), 'cubo-recipe')) {
             continue;
         }
-        $out[basename($file)] = [(new Evaluator)->evaluate(RecipeReader::fromJson((string) file_get_contents($file)))->part()];
+        $out[basename($file)] = [(new Evaluator())->evaluate(RecipeReader::fromJson((string) file_get_contents($file)))->part()];
     }
 
     return $out;
@@ -32,14 +39,22 @@ function exported(): array
 
 it('writes STL that an outside reader takes for the same part', function (Solid $s): void {
     $read = Outside::read('read.mjs', StlFile::write($s), '.stl');
-    expect($read['triangles'])->toBe($s->triangleCount())->and($read['volume'])->toEqualWithDelta($s->facettedVolume(), 1e-5 * $s->facettedVolume())
-        ->and([...$read['min'], ...$read['max']])->toEqualWithDelta($s->vertexBox(), 1e-4);
+    expect($read['triangles'])
+        ->toBe($s->triangleCount())
+        ->and($read['volume'])
+        ->toEqualWithDelta($s->facettedVolume(), 1e-5 * $s->facettedVolume())
+        ->and([...$read['min'], ...$read['max']])
+        ->toEqualWithDelta($s->vertexBox(), 1e-4);
 })->with(exported(...));
 
 it('writes 3MF that an outside reader takes for the same part', function (Solid $s): void {
     $read = Outside::read('read.mjs', ThreeMfFile::write($s), '.3mf');
-    expect($read['triangles'])->toBe($s->triangleCount())->and($read['volume'])->toEqualWithDelta($s->facettedVolume(), 1e-5 * $s->facettedVolume())
-        ->and($read['bodies'])->toBe(count(\Cubo\Measure\Bodies::of($s)));
+    expect($read['triangles'])
+        ->toBe($s->triangleCount())
+        ->and($read['volume'])
+        ->toEqualWithDelta($s->facettedVolume(), 1e-5 * $s->facettedVolume())
+        ->and($read['bodies'])
+        ->toBe(count(\Cubo\Measure\Bodies::of($s)));
 })->with(exported(...));
 
 it('writes glTF that the validator accepts', function (Solid $s): void {
@@ -48,5 +63,5 @@ it('writes glTF that the validator accepts', function (Solid $s): void {
 })->with(exported(...));
 
 it('writes an empty scene for an empty part', function (): void {
-    expect(Outside::read('gltf.mjs', GlbFile::write(new Solid), '.glb')['errors'])->toBe(0);
+    expect(Outside::read('gltf.mjs', GlbFile::write(new Solid()), '.glb')['errors'])->toBe(0);
 });

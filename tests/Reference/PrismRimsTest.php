@@ -18,10 +18,14 @@ use Tests\Soundness;
 
 function prismOf(int $sides): array
 {
-    $part = Parts::build([['kind' => 'prism', 'across' => 'corners', 'round' => '40', 'sides' => (string) $sides, 'height' => '30']])->part();
+    $part = Parts::build([
+        ['kind' => 'prism', 'across' => 'corners', 'round' => '40', 'sides' => (string) $sides, 'height' => '30'],
+    ])->part();
     $edges = array_keys(Topology::of($part)->edges);
-    $top = array_values(array_filter($edges, static fn (string $n): bool => str_contains($n, 's1:top')));
-    $upright = array_values(array_filter($edges, static fn (string $n): bool => ! str_contains($n, 's1:top') && ! str_contains($n, 's1:bottom')));
+    $top = array_values(array_filter($edges, static fn(string $n): bool => str_contains($n, 's1:top')));
+    $upright = array_values(
+        array_filter($edges, static fn(string $n): bool => !str_contains($n, 's1:top') && !str_contains($n, 's1:bottom')),
+    );
 
     return [$part, $top, $upright, 20 * cos(M_PI / $sides), $sides * 400 * sin(M_PI / $sides) * cos(M_PI / $sides)];
 }
@@ -35,8 +39,13 @@ it('takes as much as there is room for round the top', function (int $sides, flo
         expect(Soundness::faults($out))->toBe([])->and(count(Bodies::of($out)))->toBe(1);
     }
     $left = 1 - $share;
-    expect((new MassProperties($chamfered))->volume)->toEqualWithDelta($area * (30 - $r) + $area * $apothem / 3 * (1 - $left ** 3), 1e-6 * $area * 30)
-        ->and((new MassProperties($rounded))->volume)->toEqualWithDelta($area * (30 - $r) + $area * ($left ** 2 * $r + 2 * $left * M_PI * $r * $r / 4 / $apothem + 2 * $r ** 3 / 3 / $apothem ** 2), 1e-6 * $area * 30);
+    expect((new MassProperties($chamfered))->volume)
+        ->toEqualWithDelta($area * (30 - $r) + (($area * $apothem) / 3) * (1 - $left ** 3), 1e-6 * $area * 30)
+        ->and((new MassProperties($rounded))->volume)
+        ->toEqualWithDelta(
+            $area * (30 - $r) + $area * ($left ** 2 * $r + (2 * $left * M_PI * $r * $r) / 4 / $apothem + (2 * $r ** 3) / 3 / $apothem ** 2),
+            1e-6 * $area * 30,
+        );
 })->with(function (): iterable {
     foreach ([3, 4, 5, 6, 8, 12] as $sides) {
         foreach ([0.2, 0.6, 0.97] as $share) {

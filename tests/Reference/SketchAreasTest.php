@@ -23,7 +23,7 @@ function starShape(Randomizer $random, bool $grid): array
     $points = [];
     for ($i = 0; $i < $n; $i++) {
         $r = $random->getInt(5, 30);
-        $p = [$u + $r * cos(2 * M_PI * $i / $n), $v + $r * sin(2 * M_PI * $i / $n)];
+        $p = [$u + $r * cos((2 * M_PI * $i) / $n), $v + $r * sin((2 * M_PI * $i) / $n)];
         $p = $grid ? [round($p[0] / 5) * 5, round($p[1] / 5) * 5] : $p;
         if ($points === [] || ($p !== $points[count($points) - 1] && $p !== $points[0])) {
             $points[] = $p;
@@ -39,8 +39,8 @@ function isInside(array $polygon, array $p): bool
     $in = false;
     foreach ($polygon as $i => [$au, $av]) {
         [$bu, $bv] = $polygon[($i + 1) % count($polygon)];
-        if (($av > $p[1]) !== ($bv > $p[1]) && $p[0] < $au + ($p[1] - $av) / ($bv - $av) * ($bu - $au)) {
-            $in = ! $in;
+        if ($av > $p[1] !== $bv > $p[1] && $p[0] < $au + (($p[1] - $av) / ($bv - $av)) * ($bu - $au)) {
+            $in = !$in;
         }
     }
 
@@ -50,7 +50,7 @@ function isInside(array $polygon, array $p): bool
 /** @param list<array{float,float}> $p @return list<Curve> */
 function sidesOf(string $name, array $p): array
 {
-    return array_map(static fn (array $a, int $i): Curve => new Straight("$name$i", $a, $p[($i + 1) % count($p)]), $p, array_keys($p));
+    return array_map(static fn(array $a, int $i): Curve => new Straight("$name$i", $a, $p[($i + 1) % count($p)]), $p, array_keys($p));
 }
 
 /** Whether no side of the polygon meets another but in their common corner. */
@@ -96,7 +96,13 @@ it('agrees about arcs with polygons of 20,000 corners', function () {
         [$u, $v, $r] = [$random->getInt(-10, 10), $random->getInt(-10, 10), $random->getInt(8, 20)];
         if (isSimple($star)) {
             $rounds[] = [$star, [$u, $v, $r]];
-            $pairs[] = [$star, array_map(static fn (int $i): array => [$u + $r * cos(2 * M_PI * $i / 20000), $v + $r * sin(2 * M_PI * $i / 20000)], range(0, 19999))];
+            $pairs[] = [
+                $star,
+                array_map(
+                    static fn(int $i): array => [$u + $r * cos((2 * M_PI * $i) / 20000), $v + $r * sin((2 * M_PI * $i) / 20000)],
+                    range(0, 19999),
+                ),
+            ];
         }
     }
     $theirs = Outside::run('areas.mjs', (string) json_encode($pairs));
@@ -107,6 +113,6 @@ it('agrees about arcs with polygons of 20,000 corners', function () {
             $both += isInside($star, $p) && hypot($p[0] - $u, $p[1] - $v) < $r ? $x->area : 0.0;
         }
         // the polygon lacks r2 (2 pi / n)3 n / 12 of its circle
-        expect($both)->toEqualWithDelta($theirs[$k][0], $r * $r * 8 * M_PI ** 3 / 12 / 20000 ** 2 + 1e-7);
+        expect($both)->toEqualWithDelta($theirs[$k][0], ($r * $r * 8 * M_PI ** 3) / 12 / 20000 ** 2 + 1e-7);
     }
 });

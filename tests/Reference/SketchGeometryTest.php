@@ -33,22 +33,28 @@ function triangleOf(Sketches $s, array $a, array $b, array $c, float $ab, float 
 }
 
 it('finds the incircle of 3-4-5 with radius 1 [E IV.4, C 1.5]', function () {
-    $s = new Sketches;
+    $s = new Sketches();
     [$p, $l] = triangleOf($s, [0.1, 0.2], [3.6, 0.4], [0.4, 3.1], 4.0, 5.0, 3.0);
     $c = $s->circle($m = $s->point(1.4, 0.7), 0.5);
     foreach ($l as $side) {
         $s->ask(K::Tangent, $side, $c);
     }
     $r = $s->solved();
-    expect($r->free)->toBe(0)->and($r->idle)->toBe([])
-        ->and($r->sketch->entities[$c]->size)->toEqualWithDelta(1.0, 1e-12)
-        ->and($r->sketch->point($m)[0])->toEqualWithDelta(1.0, 1e-12)
+    expect($r->free)
+        ->toBe(0)
+        ->and($r->idle)
+        ->toBe([])
+        ->and($r->sketch->entities[$c]->size)
+        ->toEqualWithDelta(1.0, 1e-12)
+        ->and($r->sketch->point($m)[0])
+        ->toEqualWithDelta(1.0, 1e-12)
         // I.47: the sides make a right angle of themselves
-        ->and($r->sketch->point($p[2])[0])->toEqualWithDelta(0.0, 1e-12);
+        ->and($r->sketch->point($p[2])[0])
+        ->toEqualWithDelta(0.0, 1e-12);
 });
 
 it('finds incircles by area over half the circumference [C 1.5]', function (float $a, float $b, float $c) {
-    $s = new Sketches;
+    $s = new Sketches();
     $half = ($a + $b + $c) / 2;
     [, $l] = triangleOf($s, [0, 0], [$a, 0.1], [0.4 * $a, 0.7 * $b], $a, $b, $c);
     $circle = $s->circle($s->point(0.45 * $a, 0.2 * $b), 0.1 * $a);
@@ -60,22 +66,22 @@ it('finds incircles by area over half the circumference [C 1.5]', function (floa
 })->with([[13.0, 14.0, 15.0], [40.0, 37.0, 39.0], [20.0, 21.0, 29.0]]);
 
 it('finds the fourth of four circles that touch each other [C p. 13]', function (array $radii, bool $around) {
-    $s = new Sketches;
+    $s = new Sketches();
     $at = [[0.0, 0.0], [$radii[0] + $radii[1], 0.3], [0.4 * $radii[0], $radii[0] + $radii[2]]];
     $circles = [];
     foreach ($radii as $i => $r) {
         $circles[] = $s->circle($s->point(...$at[$i]), $r);
         $s->size(K::Radius, $r, $circles[$i]);
     }
-    $k = array_map(static fn (float $r): float => 1 / $r, $radii);
+    $k = array_map(static fn(float $r): float => 1 / $r, $radii);
     $root = 2 * sqrt($k[0] * $k[1] + $k[1] * $k[2] + $k[2] * $k[0]);
     $curvature = array_sum($k) + ($around ? -$root : $root);
     // drawn in the gap between them, nearer to the smaller ones
     $gap = [0.0, 0.0];
     foreach ($at as $i => [$u, $v]) {
-        $gap = [$gap[0] + $u * $k[$i] / array_sum($k), $gap[1] + $v * $k[$i] / array_sum($k)];
+        $gap = [$gap[0] + ($u * $k[$i]) / array_sum($k), $gap[1] + ($v * $k[$i]) / array_sum($k)];
     }
-    $fourth = $s->circle($s->point(...$gap), $around ? 2.2 * array_sum($radii) / 3 : 0.2);
+    $fourth = $s->circle($s->point(...$gap), $around ? (2.2 * array_sum($radii)) / 3 : 0.2);
     foreach ([[0, 1], [1, 2], [2, 0]] as [$i, $j]) {
         $s->ask(K::Tangent, $circles[$i], $circles[$j]);
     }
@@ -83,7 +89,10 @@ it('finds the fourth of four circles that touch each other [C p. 13]', function 
         $s->ask(K::Tangent, $c, $fourth);
     }
     $r = $s->solved();
-    expect($r->clash)->toBe([])->and($r->sketch->entities[$fourth]->size)->toEqualWithDelta(abs(1 / $curvature), 1e-9);
+    expect($r->clash)
+        ->toBe([])
+        ->and($r->sketch->entities[$fourth]->size)
+        ->toEqualWithDelta(abs(1 / $curvature), 1e-9);
 })->with([
     'between 1, 2, 3: 6/23' => [[3.0, 2.0, 1.0], false],
     'around 1, 2, 3: 6' => [[3.0, 2.0, 1.0], true],
@@ -93,7 +102,7 @@ it('finds the fourth of four circles that touch each other [C p. 13]', function 
 
 it('gives a circle that touches two lines and has a radius its place', function (float $degrees) {
     // in an angle the middle stands at radius over sine of half the angle from the corner [E IV.4]
-    $s = new Sketches;
+    $s = new Sketches();
     $o = $s->point(0, 0);
     $l = $s->line($o, $s->point(40, 0));
     $m = $s->line($o, $s->point(38 * cos(deg2rad($degrees)), 42 * sin(deg2rad($degrees))));
@@ -105,11 +114,14 @@ it('gives a circle that touches two lines and has a radius its place', function 
     $s->ask(K::Tangent, $l, $c);
     $s->ask(K::Tangent, $m, $c);
     [$u, $v] = $s->solved()->sketch->point($p);
-    expect(hypot($u, $v))->toEqualWithDelta(6 / sin(deg2rad($degrees / 2)), 1e-10)->and($v)->toEqualWithDelta(6.0, 1e-10);
+    expect(hypot($u, $v))
+        ->toEqualWithDelta(6 / sin(deg2rad($degrees / 2)), 1e-10)
+        ->and($v)
+        ->toEqualWithDelta(6.0, 1e-10);
 })->with([30.0, 60.0, 90.0, 120.0]);
 
 it('makes a slot as long as its centres and its width together: 65 + 20 = 85 [P]', function () {
-    $s = new Sketches;
+    $s = new Sketches();
     [$a, $b] = [$s->point(-30, 1), $s->point(33, -1)];
     $q = [$s->point(-30, 9), $s->point(-31, -11), $s->point(32, -9), $s->point(33, 12)];
     $left = $s->arc($a, $q[0], $q[1]);
@@ -125,14 +137,19 @@ it('makes a slot as long as its centres and its width together: 65 + 20 = 85 [P]
     $s->size(K::Distance, 65, $a, $b);
     $s->size(K::Radius, 10, $left);
     $r = $s->solved();
-    $high = max(array_map(static fn (string $p): float => $r->sketch->point($p)[1], $q));
-    expect($r->clash)->toBe([])->and($r->free)->toBe(0)
-        ->and($r->sketch->point($b)[0] + $r->sketch->entities[$right]->size - $r->sketch->point($a)[0] + $r->sketch->entities[$left]->size)->toEqualWithDelta(85.0, 1e-10)
-        ->and($high)->toEqualWithDelta(10.0, 1e-10);
+    $high = max(array_map(static fn(string $p): float => $r->sketch->point($p)[1], $q));
+    expect($r->clash)
+        ->toBe([])
+        ->and($r->free)
+        ->toBe(0)
+        ->and($r->sketch->point($b)[0] + $r->sketch->entities[$right]->size - $r->sketch->point($a)[0] + $r->sketch->entities[$left]->size)
+        ->toEqualWithDelta(85.0, 1e-10)
+        ->and($high)
+        ->toEqualWithDelta(10.0, 1e-10);
 });
 
 it('sees a right angle in the half circle [E III.31]', function () {
-    $s = new Sketches;
+    $s = new Sketches();
     [$a, $b, $c] = [$s->point(-24, 1), $s->point(26, -1), $s->point(9, 22)];
     $circle = $s->circle($m = $s->point(1, 1), 24);
     $d = $s->line($a, $b);
@@ -153,7 +170,7 @@ it('sees a right angle in the half circle [E III.31]', function () {
 });
 
 it('lays equal chords equally far from the middle [E III.14], halved by the diameter across [E III.3]', function () {
-    $s = new Sketches;
+    $s = new Sketches();
     $circle = $s->circle($m = $s->point(0, 0), 25);
     $s->ask(K::Fixed, $m);
     $s->size(K::Radius, 25, $circle);
@@ -179,12 +196,16 @@ it('lays equal chords equally far from the middle [E III.14], halved by the diam
     };
     [$a, $b] = array_map($r->sketch->point(...), $r->sketch->entities[$chords[0]]->points);
     [$u, $v] = $r->sketch->point($foot);
-    expect($far($chords[0]))->toEqualWithDelta(20.0, 1e-10)->and($far($chords[1]))->toEqualWithDelta(20.0, 1e-10)
-        ->and(hypot($u - ($a[0] + $b[0]) / 2, $v - ($a[1] + $b[1]) / 2))->toBeLessThan(1e-9);
+    expect($far($chords[0]))
+        ->toEqualWithDelta(20.0, 1e-10)
+        ->and($far($chords[1]))
+        ->toEqualWithDelta(20.0, 1e-10)
+        ->and(hypot($u - ($a[0] + $b[0]) / 2, $v - ($a[1] + $b[1]) / 2))
+        ->toBeLessThan(1e-9);
 });
 
 it('puts points on an ellipse: the sum of the distances from its foci is its length [C 6.6 for conics by focus]', function () {
-    $s = new Sketches;
+    $s = new Sketches();
     [$m, $end] = [$s->point(0, 0), $s->point(25, 0)];
     $e = $s->entity(EntityKind::Ellipse, [$m, $end], 15.0);
     $s->ask(K::Fixed, $e);

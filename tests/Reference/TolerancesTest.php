@@ -18,9 +18,15 @@ use Tests\Parts;
 it('has the tolerances of lengths of ISO 2768-1', function (string $class, array $rows) {
     $sizes = [[0.5, 3], [3.01, 6], [6.01, 30], [30.01, 120], [120.01, 400], [400.01, 1000], [1000.01, 2000], [2000.01, 4000]];
     foreach ($sizes as $i => [$from, $to]) {
-        expect(GeneralTolerances::from($class)->length($from))->toBe($rows[$i], "$class $from")->and(GeneralTolerances::from($class)->length($to))->toBe($rows[$i], "$class $to");
+        expect(GeneralTolerances::from($class)->length($from))
+            ->toBe($rows[$i], "$class $from")
+            ->and(GeneralTolerances::from($class)->length($to))
+            ->toBe($rows[$i], "$class $to");
     }
-    expect(GeneralTolerances::from($class)->length(0.4))->toBeNull()->and(GeneralTolerances::from($class)->length(4001))->toBeNull();
+    expect(GeneralTolerances::from($class)->length(0.4))
+        ->toBeNull()
+        ->and(GeneralTolerances::from($class)->length(4001))
+        ->toBeNull();
 })->with([
     'fine' => ['f', [0.05, 0.05, 0.1, 0.15, 0.2, 0.3, 0.5, null]],
     'medium' => ['m', [0.1, 0.1, 0.2, 0.3, 0.5, 0.8, 1.2, 2.0]],
@@ -31,8 +37,22 @@ it('has the tolerances of lengths of ISO 2768-1', function (string $class, array
 // ISO 2768-1:1989, tables 2 and 3 (values from memory)
 it('has the tolerances of broken edges and angles of ISO 2768-1', function (string $class, array $edges, array $minutes) {
     $t = GeneralTolerances::from($class);
-    expect(array_map($t->brokenEdge(...), [0.5, 3.0, 3.1, 6.0, 6.1, 100.0]))->toBe([$edges[0], $edges[0], $edges[1], $edges[1], $edges[2], $edges[2]])
-        ->and(array_map(static fn (float $l): float => round(60 * (float) $t->angle($l), 6), [0.1, 10.0, 10.1, 50.0, 50.1, 120.0, 120.1, 400.0, 401.0]))->toEqual([$minutes[0], $minutes[0], $minutes[1], $minutes[1], $minutes[2], $minutes[2], $minutes[3], $minutes[3], $minutes[4]]);
+    expect(array_map($t->brokenEdge(...), [0.5, 3.0, 3.1, 6.0, 6.1, 100.0]))
+        ->toBe([$edges[0], $edges[0], $edges[1], $edges[1], $edges[2], $edges[2]])
+        ->and(
+            array_map(static fn(float $l): float => round(60 * (float) $t->angle($l), 6), [
+                0.1,
+                10.0,
+                10.1,
+                50.0,
+                50.1,
+                120.0,
+                120.1,
+                400.0,
+                401.0,
+            ]),
+        )
+        ->toEqual([$minutes[0], $minutes[0], $minutes[1], $minutes[1], $minutes[2], $minutes[2], $minutes[3], $minutes[3], $minutes[4]]);
 })->with([
     ['f', [0.2, 0.5, 1.0], [60, 30, 20, 10, 5]],
     ['m', [0.2, 0.5, 1.0], [60, 30, 20, 10, 5]],
@@ -62,7 +82,10 @@ it('has the limits of holes and shafts of ISO 286-2', function (string $class, a
 
 it('reads a tolerance as it is typed', function (string $typed, float $lower, float $upper, string $text, Unit $unit = Unit::Millimetre) {
     $t = Tolerance::typed($typed, 25.0, $unit);
-    expect([$t->lower, $t->upper])->toEqualWithDelta([$lower, $upper], 1e-9)->and($t->text($unit))->toBe($text);
+    expect([$t->lower, $t->upper])
+        ->toEqualWithDelta([$lower, $upper], 1e-9)
+        ->and($t->text($unit))
+        ->toBe($text);
 })->with([
     'plus and minus' => ['0.2', -0.2, 0.2, '±0.2'],
     'with its sign' => ['±0.2', -0.2, 0.2, '±0.2'],
@@ -82,12 +105,22 @@ it('holds within its limits and not beyond', function () {
 });
 
 it('says in words what is no tolerance', function (string $typed, string $words) {
-    expect(fn () => Tolerance::typed($typed, 25.0, Unit::Millimetre))->toThrow(UnreadableExpression::class, $words);
+    expect(fn() => Tolerance::typed($typed, 25.0, Unit::Millimetre))->toThrow(UnreadableExpression::class, $words);
 })->with([['H99', 'not in the table'], ['-0.2', 'below zero'], ['26 to 25', 'above the upper'], ['about', 'about']]);
 
 // ISO 2768-1:1989: table 1 for lengths, table 2 for rounds and chamfers, table 3 for angles by their shorter side (values from memory)
-it('takes the table that a requirement belongs to', function (string $kind, array $where, float $nominal, string $class, float $by, string $text): void {
-    $r = ExerciseReader::requirement(['kind' => $kind, 'nominal' => $nominal, 'tolerance' => 0.2, 'where' => $where])->within($class, Unit::Millimetre);
+it('takes the table that a requirement belongs to', function (
+    string $kind,
+    array $where,
+    float $nominal,
+    string $class,
+    float $by,
+    string $text,
+): void {
+    $r = ExerciseReader::requirement(['kind' => $kind, 'nominal' => $nominal, 'tolerance' => 0.2, 'where' => $where])->within(
+        $class,
+        Unit::Millimetre,
+    );
     expect($r->tolerance)->toEqualWithDelta($by, 1e-9)->and($r->as)->toBe($class)->and($r->toleranceText(Unit::Millimetre))->toBe($text);
     // and as an exercise's own file it says the same
     $again = ExerciseReader::exercise((new Exercise(Unit::Millimetre, [$r]))->toJson())->requirements[0];
@@ -105,6 +138,11 @@ it('takes the table that a requirement belongs to', function (string $kind, arra
 it('reads how long the sides of an angle are from the part', function (): void {
     // a wedge of 30 up and 40 back: its slanting face is 50 long
     $part = Parts::measure([['kind' => 'wedge', 'width' => '20', 'depth' => '40', 'height' => '30']]);
-    $angle = array_values(array_filter(Proposer::propose($part, Unit::Millimetre), static fn (Requirement $r): bool => $r->kind instanceof Angle))[0];
-    expect($angle->number('side'))->toEqualWithDelta(50.0, 1e-6)->and($angle->within('m', Unit::Millimetre)->tolerance)->toEqualWithDelta(0.5, 1e-9);
+    $angle = array_values(
+        array_filter(Proposer::propose($part, Unit::Millimetre), static fn(Requirement $r): bool => $r->kind instanceof Angle),
+    )[0];
+    expect($angle->number('side'))
+        ->toEqualWithDelta(50.0, 1e-6)
+        ->and($angle->within('m', Unit::Millimetre)->tolerance)
+        ->toEqualWithDelta(0.5, 1e-9);
 });

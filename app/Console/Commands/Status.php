@@ -25,7 +25,11 @@ final class Status extends Command
         }
         $this->line("Database      {$h['database']}");
         $this->line("Workers       {$h['workers']}");
-        $this->line("Jobs          {$h['waiting_jobs']} waiting" . ($h['waiting_jobs'] > 0 ? ", the oldest for {$h['oldest_job_seconds']} s" : '') . ", {$h['failed_jobs']} failed");
+        $this->line(
+            "Jobs          {$h['waiting_jobs']} waiting" .
+                ($h['waiting_jobs'] > 0 ? ", the oldest for {$h['oldest_job_seconds']} s" : '') .
+                ", {$h['failed_jobs']} failed",
+        );
         $this->line("Disk          {$h['free_disk_mb']} MB free");
         $this->line("Made parts    {$h['parts_mb']} MB of at most " . config('cubo.parts_mb'));
         foreach ($h['notes'] as $note) {
@@ -34,7 +38,12 @@ final class Status extends Command
         try {
             foreach (DB::table('failed_jobs')->orderByDesc('failed_at')->limit(5)->get() as $f) {
                 $name = json_decode($f->payload, true)['displayName'] ?? 'a job';
-                $this->line("Failed        {$f->failed_at} " . class_basename((string) $name) . ': ' . mb_substr((string) strtok((string) $f->exception, "\n"), 0, 160));
+                $this->line(
+                    "Failed        {$f->failed_at} " .
+                        class_basename((string) $name) .
+                        ': ' .
+                        mb_substr((string) strtok((string) $f->exception, "\n"), 0, 160),
+                );
             }
         } catch (Throwable) {
             // told above already

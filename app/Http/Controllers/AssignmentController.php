@@ -29,22 +29,41 @@ final class AssignmentController extends Controller
     {
         /** @var Person $teacher */
         $teacher = $request->user();
-        $input = $request->validateWithBag('give', [
-            'class_id' => ['required', 'integer', Rule::in($teacher->classes()->pluck('school_classes.id')->all())],
-            'due_on' => ['required', 'date', 'after:2000-01-01', 'before:2100-01-01'],
-            'checks_allowed' => ['nullable', 'integer', 'between:0,99'],
-            'shows' => ['nullable', 'string', Rule::in(array_keys(Disclosure::SHOWS))],
-            'shown_when' => ['nullable', 'string', Rule::in(array_keys(Disclosure::WHEN))],
-            'past' => ['nullable', 'boolean'],
-        ], ['class_id.*' => 'Choose one of your classes.', 'due_on.*' => 'Choose the day it is due.', 'checks_allowed.*' => 'A number from 0 to 99, or empty for as often as wanted.']);
+        $input = $request->validateWithBag(
+            'give',
+            [
+                'class_id' => ['required', 'integer', Rule::in($teacher->classes()->pluck('school_classes.id')->all())],
+                'due_on' => ['required', 'date', 'after:2000-01-01', 'before:2100-01-01'],
+                'checks_allowed' => ['nullable', 'integer', 'between:0,99'],
+                'shows' => ['nullable', 'string', Rule::in(array_keys(Disclosure::SHOWS))],
+                'shown_when' => ['nullable', 'string', Rule::in(array_keys(Disclosure::WHEN))],
+                'past' => ['nullable', 'boolean'],
+            ],
+            [
+                'class_id.*' => 'Choose one of your classes.',
+                'due_on.*' => 'Choose the day it is due.',
+                'checks_allowed.*' => 'A number from 0 to 99, or empty for as often as wanted.',
+            ],
+        );
         $back = redirect()->route('exercises.edit', $exercise);
         if ($exercise->sheet()->asked() === []) {
-            return $back->withErrors(['class_id' => 'Nothing is asked yet. Build the reference part and tick what is measured.'], 'give')->withInput();
+            return $back
+                ->withErrors(['class_id' => 'Nothing is asked yet. Build the reference part and tick what is measured.'], 'give')
+                ->withInput();
         }
-        if (today()->gt($input['due_on']) && ! ($input['past'] ?? false)) {
+        if (today()->gt($input['due_on']) && !($input['past'] ?? false)) {
             return $back->withErrors(['past' => 'That day is over. Is it meant so?'], 'give')->withInput();
         }
-        $assignment = Assignment::query()->updateOrCreate(['exercise_id' => $exercise->id, 'class_id' => (int) $input['class_id']], ['due_on' => $input['due_on'], 'checks_allowed' => $input['checks_allowed'] ?? null, 'shows' => $input['shows'] ?? 'hints', 'shown_when' => $input['shown_when'] ?? 'check', 'taken_back_at' => null]);
+        $assignment = Assignment::query()->updateOrCreate(
+            ['exercise_id' => $exercise->id, 'class_id' => (int) $input['class_id']],
+            [
+                'due_on' => $input['due_on'],
+                'checks_allowed' => $input['checks_allowed'] ?? null,
+                'shows' => $input['shows'] ?? 'hints',
+                'shown_when' => $input['shown_when'] ?? 'check',
+                'taken_back_at' => null,
+            ],
+        );
 
         return redirect()->route('assignments.show', $assignment);
     }
@@ -56,7 +75,9 @@ final class AssignmentController extends Controller
         $this->authorize('edit', $assignment->exercise);
         $assignment->update(['taken_back_at' => now()]);
 
-        return redirect()->route('exercises.edit', $assignment->exercise_id)->with('said', "Taken back from class {$assignment->schoolClass->name}; set it again and all is there.");
+        return redirect()
+            ->route('exercises.edit', $assignment->exercise_id)
+            ->with('said', "Taken back from class {$assignment->schoolClass->name}; set it again and all is there.");
     }
 
     public function show(Assignment $assignment): View
@@ -64,7 +85,11 @@ final class AssignmentController extends Controller
         $this->authorize('oversee', $assignment);
         $assignment->load(['exercise', 'schoolClass.students', 'works.student', 'works.lastHandIn']);
 
-        return view('teacher.class-table', ['assignment' => $assignment, 'sheet' => $assignment->exercise->sheet(), 'table' => new ClassTable($assignment)]);
+        return view('teacher.class-table', [
+            'assignment' => $assignment,
+            'sheet' => $assignment->exercise->sheet(),
+            'table' => new ClassTable($assignment),
+        ]);
     }
 
     /** A student's part in the making, read only. */

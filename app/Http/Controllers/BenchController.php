@@ -49,7 +49,16 @@ final class BenchController extends Controller
         $stale = $work?->last_check !== null && $work->last_check['key'] !== $this->bench->evaluate($work->recipe->document())->key;
         $exercise = $assignment->exercise;
 
-        return response($this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), $exercise->sheet(), $small ? 300 : 1100, $small ? 300 : 640, BenchPage::states($work?->report()->rows ?? [], $stale), $small));
+        return response(
+            $this->bench->sheetSvg(
+                $this->bench->evaluate($exercise->reference->document()),
+                $exercise->sheet(),
+                $small ? 300 : 1100,
+                $small ? 300 : 640,
+                BenchPage::states($work?->report()->rows ?? [], $stale),
+                $small,
+            ),
+        );
     }
 
     public function reference(Exercise $exercise): View
@@ -65,7 +74,14 @@ final class BenchController extends Controller
     {
         $this->authorize('edit', $exercise);
 
-        return response($this->bench->sheetSvg($this->bench->evaluate($exercise->reference->document()), new Sheet($exercise->sheet()->unit, [], $exercise->title), 300, 330));
+        return response(
+            $this->bench->sheetSvg(
+                $this->bench->evaluate($exercise->reference->document()),
+                new Sheet($exercise->sheet()->unit, [], $exercise->title),
+                300,
+                330,
+            ),
+        );
     }
 
     public function check(Request $request, Work $work): View
@@ -75,34 +91,62 @@ final class BenchController extends Controller
         $this->bench->waits(Workbench::AGAIN);
         $state = $this->bench->evaluate($work->recipe->document());
         $reference = $this->bench->evaluate($assignment->exercise->reference->document());
-        if (! $state->isFinished() || ! $reference->isFinished()) {
-            return view('bench.work', [...BenchPage::for($work->recipe, $this->bench, $this->book), 'said' => 'The part is still being worked out. Check it when it is there.']);
+        if (!$state->isFinished() || !$reference->isFinished()) {
+            return view('bench.work', [
+                ...BenchPage::for($work->recipe, $this->bench, $this->book),
+                'said' => 'The part is still being worked out. Check it when it is there.',
+            ]);
         }
-        if (! $assignment->disclosure()->atEachCheck()) {
-            return view('bench.work', [...BenchPage::for($work->recipe, $this->bench, $this->book), 'picked' => null, 'fresh' => null, 'said' => 'Your teacher shows the results ' . Disclosure::WHEN[$assignment->disclosure()->when] . '.']);
+        if (!$assignment->disclosure()->atEachCheck()) {
+            return view('bench.work', [
+                ...BenchPage::for($work->recipe, $this->bench, $this->book),
+                'picked' => null,
+                'fresh' => null,
+                'said' => 'Your teacher shows the results ' . Disclosure::WHEN[$assignment->disclosure()->when] . '.',
+            ]);
         }
         try {
-            $report = $this->bench->check($state, $assignment->exercise->sheet(), $work->recipe->document(), $reference, $work->waysHandedIn());
+            $report = $this->bench->check(
+                $state,
+                $assignment->exercise->sheet(),
+                $work->recipe->document(),
+                $reference,
+                $work->waysHandedIn(),
+            );
         } catch (OverBudget) {
-            return view('bench.work', [...BenchPage::for($work->recipe, $this->bench, $this->book), 'said' => 'Measuring this part takes longer than a check waits. No check was counted. Handed in, it is measured all the same.']);
+            return view('bench.work', [
+                ...BenchPage::for($work->recipe, $this->bench, $this->book),
+                'said' =>
+                    'Measuring this part takes longer than a check waits. No check was counted. Handed in, it is measured all the same.',
+            ]);
         }
         $done = DB::transaction(function () use ($work, $assignment, $state, $report): bool {
             $fresh = Work::query()->lockForUpdate()->findOrFail($work->id);
             // the same part once more tells nothing new and costs nothing
             $again = ($fresh->last_check['key'] ?? null) === $state->key;
-            if (! $again && $assignment->checks_allowed !== null && $fresh->checks_used >= $assignment->checks_allowed) {
+            if (!$again && $assignment->checks_allowed !== null && $fresh->checks_used >= $assignment->checks_allowed) {
                 return false;
             }
             $fresh->checks_used += $again ? 0 : 1;
-            $fresh->last_check = ['key' => $state->key, 'at' => now()->toIso8601String(), 'rows' => $report->toArray(), 'findings' => $report->findingsToArray()];
+            $fresh->last_check = [
+                'key' => $state->key,
+                'at' => now()->toIso8601String(),
+                'rows' => $report->toArray(),
+                'findings' => $report->findingsToArray(),
+            ];
 
             return $fresh->save();
         });
         $page = BenchPage::for($work->recipe, $this->bench, $this->book);
 
-        return view('bench.work', [...$page, 'picked' => null, 'fresh' => null, 'said' => $done
-            ? "{$report->met()} of " . count($report->rows) . ' met.'
-            : 'All checks your teacher allows are used. You can still hand in.']);
+        return view('bench.work', [
+            ...$page,
+            'picked' => null,
+            'fresh' => null,
+            'said' => $done
+                ? "{$report->met()} of " . count($report->rows) . ' met.'
+                : 'All checks your teacher allows are used. You can still hand in.',
+        ]);
     }
 
     public function handIn(Request $request, Work $work): RedirectResponse
@@ -110,13 +154,17 @@ final class BenchController extends Controller
         $this->authorize('edit', $work->recipe);
         $request->validate(['version' => ['required', 'integer']]);
         if ((int) $request->input('version') !== $work->recipe->version) {
-            return redirect()->route('work', $work->assignment_id)->withErrors(['hand-in' => 'The part was changed after this page was shown. Look at it once more, then hand it in.']);
+            return redirect()
+                ->route('work', $work->assignment_id)
+                ->withErrors(['hand-in' => 'The part was changed after this page was shown. Look at it once more, then hand it in.']);
         }
         $revision = $work->recipe->head();
         $this->bench->waits(Workbench::PAGE);
         $state = $this->bench->evaluate($revision->recipe());
         if ($state->isFinished() && $state->isEmpty()) {
-            return redirect()->route('work', $work->assignment_id)->withErrors(['hand-in' => 'There is no part yet to hand in.']);
+            return redirect()
+                ->route('work', $work->assignment_id)
+                ->withErrors(['hand-in' => 'There is no part yet to hand in.']);
         }
         $handIn = HandIn::begin($work, ['revision_id' => $revision->id]);
         if ($handIn->wasRecentlyCreated) {

@@ -19,7 +19,11 @@ final class ClassController extends Controller
     {
         self::allow($request, $class);
 
-        return view('teacher.class', ['class' => $class, 'students' => $class->students()->get(), 'troubled' => SignInGuard::troubled($class->id)]);
+        return view('teacher.class', [
+            'class' => $class,
+            'students' => $class->students()->get(),
+            'troubled' => SignInGuard::troubled($class->id),
+        ]);
     }
 
     public function code(Request $request, SchoolClass $class): RedirectResponse
@@ -27,7 +31,9 @@ final class ClassController extends Controller
         self::allow($request, $class);
         $class->update(['code' => Codes::forClass()]);
 
-        return redirect()->route('classes.show', $class)->with('said', "The class code is {$class->code} from now on. Cards with the old one are no longer right.");
+        return redirect()
+            ->route('classes.show', $class)
+            ->with('said', "The class code is {$class->code} from now on. Cards with the old one are no longer right.");
     }
 
     public function lift(Request $request, SchoolClass $class, Person $student): RedirectResponse
@@ -36,7 +42,9 @@ final class ClassController extends Controller
         abort_unless($student->class_id === $class->id, 404);
         SignInGuard::lift($student);
 
-        return redirect()->route('classes.show', $class)->with('said', "{$student->name} can try again at once.");
+        return redirect()
+            ->route('classes.show', $class)
+            ->with('said', "{$student->name} can try again at once.");
     }
 
     private static function allow(Request $request, SchoolClass $class): void

@@ -28,7 +28,12 @@ use Illuminate\Http\Response;
 /** The door for edits of the bench: each is taken in once, and answered with the bench as it is then. */
 final class EditController extends Controller
 {
-    public function __construct(private readonly Workbench $bench, private readonly RecipeBook $book, private readonly EditDesk $desk, private readonly BenchEdits $edits) {}
+    public function __construct(
+        private readonly Workbench $bench,
+        private readonly RecipeBook $book,
+        private readonly EditDesk $desk,
+        private readonly BenchEdits $edits,
+    ) {}
 
     public function edit(BenchEdit $request, Recipe $recipe): Response|JsonResponse
     {
@@ -67,7 +72,10 @@ final class EditController extends Controller
         $step = $request->query('step');
         $this->bench->waits(Workbench::AGAIN);
 
-        return response()->view('bench.work', [...BenchPage::for($recipe, $this->bench, $this->book), 'picked' => is_string($step) ? $step : null]);
+        return response()->view('bench.work', [
+            ...BenchPage::for($recipe, $this->bench, $this->book),
+            'picked' => is_string($step) ? $step : null,
+        ]);
     }
 
     /** One revision back, or forth again. */
@@ -89,13 +97,17 @@ final class EditController extends Controller
         try {
             $after = $this->edits->of($recipe, $before, $edit, $in);
         } catch (OverBudget) {
-            throw new StepProblem(new Message('too-much', 'This cannot be worked out now.', 'The part has too many faces for it, or is still being made.'));
+            throw new StepProblem(
+                new Message('too-much', 'This cannot be worked out now.', 'The part has too many faces for it, or is still being made.'),
+            );
         }
         if ($after->toJson() === $before->toJson()) {
             return Move::nowhere();
         }
         if ($edit->makesStep()) {
-            $focus = array_values(array_diff(array_column($after->atHand()->steps, 'id'), array_column($before->atHand()->steps, 'id')))[0] ?? null;
+            $focus =
+                array_values(array_diff(array_column($after->atHand()->steps, 'id'), array_column($before->atHand()->steps, 'id')))[0] ??
+                null;
         }
 
         return Move::to($after);
@@ -124,7 +136,14 @@ final class EditController extends Controller
         // a step that is tried out stays so while its values change
         $tried = $edit?->keepsTrial() === true && ($in['trial'] ?? false) ? $in['step'] ?? null : null;
 
-        return response()->view('bench.work', [...BenchPage::for($recipe, $this->bench, $this->book), 'said' => $taken->words, 'told' => true, 'picked' => $focus ?? ($in['step'] ?? null), 'fresh' => $edit?->triesStep() === true ? $focus : $tried])
+        return response()
+            ->view('bench.work', [
+                ...BenchPage::for($recipe, $this->bench, $this->book),
+                'said' => $taken->words,
+                'told' => true,
+                'picked' => $focus ?? ($in['step'] ?? null),
+                'fresh' => $edit?->triesStep() === true ? $focus : $tried,
+            ])
             ->header('Cubo-Edit', $taken->outcome->value);
     }
 }

@@ -43,11 +43,16 @@ final class ExerciseController extends Controller
         $input = $request->validate(self::rules() + ['unit' => ['required', Rule::in(['mm', 'in'])]], self::words());
         /** @var Person $teacher */
         $teacher = $request->user();
-        $exercise = DB::transaction(fn (): Exercise => Exercise::create([
-            'teacher_id' => $teacher->id,
-            'reference_id' => $this->book->begin($teacher, new Document(Unit::from($input['unit']), [], $input['title']))->id,
-            'title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'unit' => $input['unit'], 'requirements' => [],
-        ]));
+        $exercise = DB::transaction(
+            fn(): Exercise => Exercise::create([
+                'teacher_id' => $teacher->id,
+                'reference_id' => $this->book->begin($teacher, new Document(Unit::from($input['unit']), [], $input['title']))->id,
+                'title' => $input['title'],
+                'brief' => (string) ($input['brief'] ?? ''),
+                'unit' => $input['unit'],
+                'requirements' => [],
+            ]),
+        );
 
         return redirect()->route('exercises.bench', $exercise);
     }
@@ -70,11 +75,15 @@ final class ExerciseController extends Controller
         $teacher = auth()->user();
 
         return view('teacher.exercise', [
-            'exercise' => $exercise, 'sheet' => $sheet, 'state' => $state, 'unit' => $sheet->unit,
+            'exercise' => $exercise,
+            'sheet' => $sheet,
+            'state' => $state,
+            'unit' => $sheet->unit,
             'drawing' => $this->bench->sheetSvg($state, $sheet, 780, 470),
             'glb' => $state->isEmpty() ? '' : route('recipes.glb', [$exercise->reference_id, $state->key], false),
             'readouts' => $this->readouts($state),
-            'data' => $read['places'], 'whole' => $read['whole'],
+            'data' => $read['places'],
+            'whole' => $read['whole'],
             'aside' => array_map(ExerciseReader::requirement(...), $exercise->aside),
             'classes' => $teacher->classes()->orderBy('name')->get(),
             'handIns' => Marking::last($exercise)->count(),
@@ -95,7 +104,13 @@ final class ExerciseController extends Controller
     public function update(Request $request, Exercise $exercise): RedirectResponse
     {
         $this->authorize('edit', $exercise);
-        $input = $request->validate(self::rules() + ['tolerance' => ['nullable', 'string', 'max:40'], 'printer' => ['nullable', Rule::in(array_keys(PrintProfile::all()))]], self::words());
+        $input = $request->validate(
+            self::rules() + [
+                'tolerance' => ['nullable', 'string', 'max:40'],
+                'printer' => ['nullable', Rule::in(array_keys(PrintProfile::all()))],
+            ],
+            self::words(),
+        );
         if ($request->boolean('forget')) {
             $exercise->update(['aside' => []]);
         }
@@ -117,7 +132,14 @@ final class ExerciseController extends Controller
         if ($problems !== []) {
             return redirect()->route('exercises.edit', $exercise)->withErrors($problems)->withInput();
         }
-        $exercise->update(['title' => $input['title'], 'brief' => (string) ($input['brief'] ?? ''), 'turned' => $request->boolean('turned'), 'tolerance' => $usual, 'printer' => $input['printer'] ?? $exercise->printer, 'requirements' => array_map(static fn ($r): array => $r->toArray(), $requirements)]);
+        $exercise->update([
+            'title' => $input['title'],
+            'brief' => (string) ($input['brief'] ?? ''),
+            'turned' => $request->boolean('turned'),
+            'tolerance' => $usual,
+            'printer' => $input['printer'] ?? $exercise->printer,
+            'requirements' => array_map(static fn($r): array => $r->toArray(), $requirements),
+        ]);
 
         // given to a class from the same form, so that nothing ticked is lost on the way
         if ($request->boolean('give')) {
@@ -135,13 +157,19 @@ final class ExerciseController extends Controller
      */
     private function own(Request $request, Exercise $exercise, array $list): array
     {
-        if (! $request->filled('add') && ! $request->filled('drop')) {
+        if (!$request->filled('add') && !$request->filled('drop')) {
             return [$list, ''];
         }
-        $word = static fn (string $key): string => is_string($typed = $request->input($key)) ? mb_substr($typed, 0, 80) : '';
+        $word = static fn(string $key): string => is_string($typed = $request->input($key)) ? mb_substr($typed, 0, 80) : '';
         $state = $this->bench->evaluate($exercise->reference->document());
 
-        return ExerciseForm::own($list, $word('drop'), $request->filled('add') ? ['what' => $word('own.what'), 'from' => $word('own.from'), 'to' => $word('own.to')] : [], $state->isEmpty() ? null : new PartMeasures($state->part()), $exercise->sheet()->unit);
+        return ExerciseForm::own(
+            $list,
+            $word('drop'),
+            $request->filled('add') ? ['what' => $word('own.what'), 'from' => $word('own.from'), 'to' => $word('own.to')] : [],
+            $state->isEmpty() ? null : new PartMeasures($state->part()),
+            $exercise->sheet()->unit,
+        );
     }
 
     /** Checks the last hand-in of everyone again, with what is asked now. */
@@ -164,7 +192,13 @@ final class ExerciseController extends Controller
         $began = session("marking.{$exercise->id}");
         $since = is_string($began) ? Carbon::parse($began) : null;
 
-        return view('teacher.marked', ['exercise' => $exercise, 'handIns' => $all, 'open' => $all->filter(static fn (HandIn $h): bool => $h->checked_at === null || ($since !== null && $h->checked_at->lt($since)))->count()]);
+        return view('teacher.marked', [
+            'exercise' => $exercise,
+            'handIns' => $all,
+            'open' => $all
+                ->filter(static fn(HandIn $h): bool => $h->checked_at === null || ($since !== null && $h->checked_at->lt($since)))
+                ->count(),
+        ]);
     }
 
     /** @return array<string, list<mixed>> */
@@ -176,6 +210,11 @@ final class ExerciseController extends Controller
     /** @return array<string, string> */
     private static function words(): array
     {
-        return ['title.required' => 'Give the exercise a title.', 'title.max' => 'A title has at most 80 letters.', 'brief.max' => 'The brief is longer than 4000 letters.', 'unit.*' => 'Choose mm or inch.'];
+        return [
+            'title.required' => 'Give the exercise a title.',
+            'title.max' => 'A title has at most 80 letters.',
+            'brief.max' => 'The brief is longer than 4000 letters.',
+            'unit.*' => 'Choose mm or inch.',
+        ];
     }
 }

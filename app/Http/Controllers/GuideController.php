@@ -25,9 +25,24 @@ final class GuideController extends Controller
         $whole = $bench->evaluate($document);
         $steps = array_map(static function (Step $step) use ($document, $bench, $files): array {
             $state = $bench->evaluate($document->upTo($step->id));
-            $picture = $files->remember(sha1('guide 1 ' . $state->key . json_encode($step->toArray())), 'svg', static fn (): string => Picture::svg($state->part(), Sight::Isometric, 250, 170, self::lines($state, $step), "The part after {$step->name}"));
+            $picture = $files->remember(
+                sha1('guide 1 ' . $state->key . json_encode($step->toArray())),
+                'svg',
+                static fn(): string => Picture::svg(
+                    $state->part(),
+                    Sight::Isometric,
+                    250,
+                    170,
+                    self::lines($state, $step),
+                    "The part after {$step->name}",
+                ),
+            );
 
-            return ['step' => $step, 'form' => new StepForm($step, $document, $state, [], $document->unit, reading: true), 'picture' => $picture];
+            return [
+                'step' => $step,
+                'form' => new StepForm($step, $document, $state, [], $document->unit, reading: true),
+                'picture' => $picture,
+            ];
         }, $document->steps);
 
         return view('guide', ['document' => $document, 'steps' => $steps, 'state' => $whole, 'mass' => $bench->readouts($whole)]);
@@ -37,7 +52,7 @@ final class GuideController extends Controller
     private static function lines(PartState $state, Step $step): array
     {
         $sketch = $step->kind->draws() ? $state->sketches[$step->id] ?? null : null;
-        if (! $sketch instanceof PlacedSketch) {
+        if (!($sketch instanceof PlacedSketch)) {
             return [];
         }
         $out = [];

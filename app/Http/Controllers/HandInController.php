@@ -29,7 +29,7 @@ final class HandInController extends Controller
         $exercise = $handIn->work->assignment->exercise;
         $judge = (bool) $request->user()?->can('judge', $handIn);
         $seen = $handIn->work->assignment->disclosure();
-        if (! $handIn->isChecked() || (! $judge && ! $seen->isOpen(now(), $handIn->work->assignment->due_on))) {
+        if (!$handIn->isChecked() || (!$judge && !$seen->isOpen(now(), $handIn->work->assignment->due_on))) {
             return view('report-later', ['handIn' => $handIn, 'exercise' => $exercise, 'checked' => $handIn->isChecked()]);
         }
         $report = $judge ? $handIn->frozenReport() : $seen->applied($handIn->frozenReport());
@@ -39,13 +39,30 @@ final class HandInController extends Controller
         $reference = $this->bench->evaluate($exercise->reference->document());
 
         return view('report', [
-            'handIn' => $handIn, 'exercise' => $exercise, 'report' => $report, 'states' => $states, 'unit' => $exercise->sheet()->unit,
-            'judge' => $judge, 'changes' => Marking::changes($handIn),
-            'drawing' => $this->bench->isDrawn($reference) ? $this->bench->sheetSvg($reference, $exercise->sheet(), 400, 300, $states, true) : '',
+            'handIn' => $handIn,
+            'exercise' => $exercise,
+            'report' => $report,
+            'states' => $states,
+            'unit' => $exercise->sheet()->unit,
+            'judge' => $judge,
+            'changes' => Marking::changes($handIn),
+            'drawing' => $this->bench->isDrawn($reference)
+                ? $this->bench->sheetSvg($reference, $exercise->sheet(), 400, 300, $states, true)
+                : '',
             'drawingFrom' => route('hand-ins.drawing', $handIn, false),
             'glb' => $handIn->isShown() ? route('hand-ins.part', [$handIn, 'glb'], false) : '',
-            'marks' => array_values(array_map(static fn (Row $r): array => ['letter' => $r->letter, 'id' => $r->id, 'status' => $r->status, 'text' => $r->measured, 'place' => $r->place],
-                array_filter($report->rows, static fn (Row $r): bool => $r->place !== null && $r->status !== 'met'))),
+            'marks' => array_values(
+                array_map(
+                    static fn(Row $r): array => [
+                        'letter' => $r->letter,
+                        'id' => $r->id,
+                        'status' => $r->status,
+                        'text' => $r->measured,
+                        'place' => $r->place,
+                    ],
+                    array_filter($report->rows, static fn(Row $r): bool => $r->place !== null && $r->status !== 'met'),
+                ),
+            ),
         ]);
     }
 
@@ -54,10 +71,23 @@ final class HandInController extends Controller
     {
         $this->authorize('view', $handIn);
         $assignment = $handIn->work->assignment;
-        abort_unless($handIn->isChecked() && ($request->user()?->can('judge', $handIn) || $assignment->disclosure()->isOpen(now(), $assignment->due_on)), 404);
+        abort_unless(
+            $handIn->isChecked() &&
+                ($request->user()?->can('judge', $handIn) || $assignment->disclosure()->isOpen(now(), $assignment->due_on)),
+            404,
+        );
         $this->bench->waits(Workbench::AGAIN);
 
-        return response($this->bench->sheetSvg($this->bench->evaluate($assignment->exercise->reference->document()), $assignment->exercise->sheet(), 400, 300, self::states($handIn), true));
+        return response(
+            $this->bench->sheetSvg(
+                $this->bench->evaluate($assignment->exercise->reference->document()),
+                $assignment->exercise->sheet(),
+                400,
+                300,
+                self::states($handIn),
+                true,
+            ),
+        );
     }
 
     /** @return array<string, string> how each row stands after the teacher's word, by id */
@@ -78,10 +108,17 @@ final class HandInController extends Controller
         if ($ending === 'glb') {
             abort_unless($handIn->isShown(), 404);
 
-            return PartController::file($this->marking->glb($handIn), 'model/gltf-binary')->header('Cache-Control', 'private, max-age=31536000, immutable');
+            return PartController::file($this->marking->glb($handIn), 'model/gltf-binary')->header(
+                'Cache-Control',
+                'private, max-age=31536000, immutable',
+            );
         }
 
-        return PartController::export($this->marking->part($handIn), $ending, Str::slug($handIn->work->assignment->exercise->title . ' ' . $handIn->work->student->name));
+        return PartController::export(
+            $this->marking->part($handIn),
+            $ending,
+            Str::slug($handIn->work->assignment->exercise->title . ' ' . $handIn->work->student->name),
+        );
     }
 
     /** The report as pages for a printer or a folder. */
@@ -93,7 +130,15 @@ final class HandInController extends Controller
         abort_unless($handIn->isChecked() && ($judge || $assignment->disclosure()->isOpen(now(), $assignment->due_on)), 404);
         $name = Str::slug($assignment->exercise->title . ' ' . $handIn->work->student->name . ' ' . $handIn->attempt);
 
-        return PartController::file(ReportPages::pdf($handIn, $judge ? $handIn->frozenReport() : $assignment->disclosure()->applied($handIn->frozenReport()), $this->bench), 'application/pdf', "$name.pdf");
+        return PartController::file(
+            ReportPages::pdf(
+                $handIn,
+                $judge ? $handIn->frozenReport() : $assignment->disclosure()->applied($handIn->frozenReport()),
+                $this->bench,
+            ),
+            'application/pdf',
+            "$name.pdf",
+        );
     }
 
     public function overrule(Request $request, HandIn $handIn): RedirectResponse
@@ -101,11 +146,18 @@ final class HandInController extends Controller
         $this->authorize('judge', $handIn);
         $row = $request->input('row');
         $bag = 'row-' . (is_string($row) ? $row : '');
-        $input = $request->validateWithBag($bag, [
-            'row' => ['required', Rule::in(array_column($handIn->report, 'id'))],
-            'met' => ['required', Rule::in(['1', '0', 'as measured'])],
-            'reason' => ['required_unless:met,as measured', 'nullable', 'string', 'max:400'],
-        ], ['reason.required_unless' => 'Say why, in a few words: the student reads it.', 'reason.max' => 'The reason has at most 400 letters.']);
+        $input = $request->validateWithBag(
+            $bag,
+            [
+                'row' => ['required', Rule::in(array_column($handIn->report, 'id'))],
+                'met' => ['required', Rule::in(['1', '0', 'as measured'])],
+                'reason' => ['required_unless:met,as measured', 'nullable', 'string', 'max:400'],
+            ],
+            [
+                'reason.required_unless' => 'Say why, in a few words: the student reads it.',
+                'reason.max' => 'The reason has at most 400 letters.',
+            ],
+        );
         DB::transaction(function () use ($handIn, $input): void {
             $fresh = HandIn::query()->lockForUpdate()->findOrFail($handIn->id);
             $all = $fresh->overrules;
@@ -116,17 +168,26 @@ final class HandInController extends Controller
             $fresh->update(['overrules' => $all]);
         });
 
-        return redirect()->route('hand-ins.show', $handIn)->withFragment('row-' . $input['row']);
+        return redirect()
+            ->route('hand-ins.show', $handIn)
+            ->withFragment('row-' . $input['row']);
     }
 
     public function decide(Request $request, HandIn $handIn): RedirectResponse
     {
         $this->authorize('judge', $handIn);
-        $input = $request->validate([
-            'comment' => ['nullable', 'string', 'max:4000'],
-            'state' => ['required', Rule::in(['returned', 'accepted', 'waiting'])],
-        ], ['comment.max' => 'The comment is longer than 4000 letters.', 'state.*' => 'Send it back or accept it.']);
-        $handIn->update(['comment' => trim((string) ($input['comment'] ?? '')), 'state' => $input['state'], 'decided_at' => $input['state'] === 'waiting' ? null : now()]);
+        $input = $request->validate(
+            [
+                'comment' => ['nullable', 'string', 'max:4000'],
+                'state' => ['required', Rule::in(['returned', 'accepted', 'waiting'])],
+            ],
+            ['comment.max' => 'The comment is longer than 4000 letters.', 'state.*' => 'Send it back or accept it.'],
+        );
+        $handIn->update([
+            'comment' => trim((string) ($input['comment'] ?? '')),
+            'state' => $input['state'],
+            'decided_at' => $input['state'] === 'waiting' ? null : now(),
+        ]);
 
         return redirect()->route('assignments.show', $handIn->work->assignment_id);
     }

@@ -22,7 +22,12 @@ final class HomeController extends Controller
     private function student(Person $person): View
     {
         $works = $person->works()->with('lastHandIn')->get()->keyBy('assignment_id');
-        $assignments = Assignment::query()->where('class_id', $person->class_id)->whereNull('taken_back_at')->with('exercise:id,title,brief,unit,requirements')->orderBy('due_on')->get();
+        $assignments = Assignment::query()
+            ->where('class_id', $person->class_id)
+            ->whereNull('taken_back_at')
+            ->with('exercise:id,title,brief,unit,requirements')
+            ->orderBy('due_on')
+            ->get();
 
         return view('student.home', ['person' => $person->load('schoolClass'), 'assignments' => $assignments, 'works' => $works]);
     }
@@ -30,8 +35,21 @@ final class HomeController extends Controller
     private function teacher(Person $person): View
     {
         return view('teacher.home', [
-            'classes' => $person->classes()->withCount('students')->with(['assignments' => static fn ($q) => $q->whereNull('taken_back_at')->orderBy('due_on'), 'assignments.exercise:id,title', 'assignments.works.lastHandIn'])->orderBy('name')->get(),
-            'exercises' => $person->exercises()->with(['assignments' => static fn ($q) => $q->whereNull('taken_back_at'), 'assignments.schoolClass:id,name'])->orderBy('title')->get(),
+            'classes' => $person
+                ->classes()
+                ->withCount('students')
+                ->with([
+                    'assignments' => static fn($q) => $q->whereNull('taken_back_at')->orderBy('due_on'),
+                    'assignments.exercise:id,title',
+                    'assignments.works.lastHandIn',
+                ])
+                ->orderBy('name')
+                ->get(),
+            'exercises' => $person
+                ->exercises()
+                ->with(['assignments' => static fn($q) => $q->whereNull('taken_back_at'), 'assignments.schoolClass:id,name'])
+                ->orderBy('title')
+                ->get(),
         ]);
     }
 }

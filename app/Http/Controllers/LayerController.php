@@ -37,7 +37,13 @@ final class LayerController extends Controller
         $profile = self::profile($request, $handIn);
         $part = $this->marking->facets($handIn);
 
-        return view('layers', ['handIn' => $handIn, 'exercise' => $handIn->work->assignment->exercise, 'profile' => $profile, 'estimate' => Estimate::of($part, $profile, self::budget()), ...$this->picture($handIn, $profile, 0)]);
+        return view('layers', [
+            'handIn' => $handIn,
+            'exercise' => $handIn->work->assignment->exercise,
+            'profile' => $profile,
+            'estimate' => Estimate::of($part, $profile, self::budget()),
+            ...$this->picture($handIn, $profile, 0),
+        ]);
     }
 
     public function layer(Request $request, HandIn $handIn, int $n): View
@@ -53,7 +59,9 @@ final class LayerController extends Controller
     {
         $key = $request->query('printer');
 
-        return is_string($key) && isset(PrintProfile::all()[$key]) ? PrintProfile::of($key) : $handIn->work->assignment->exercise->printer();
+        return is_string($key) && isset(PrintProfile::all()[$key])
+            ? PrintProfile::of($key)
+            : $handIn->work->assignment->exercise->printer();
     }
 
     /** @return array<string, mixed> */
@@ -67,7 +75,20 @@ final class LayerController extends Controller
         $outlines = $layers->at($z);
         $box = $part->vertexBox();
 
-        return ['n' => $n, 'count' => $count, 'height' => $z - $layers->low, 'area' => Layers::area($outlines), 'unit' => $handIn->work->assignment->exercise->sheet()->unit,
-            'svg' => LayerPicture::svg($outlines, $n > 0 ? $layers->at($layers->height($n - 1, $profile->layer)) : [], [$box[0], $box[1], $box[3], $box[4]], 640, 480, 'Layer ' . ($n + 1) . " of $count")];
+        return [
+            'n' => $n,
+            'count' => $count,
+            'height' => $z - $layers->low,
+            'area' => Layers::area($outlines),
+            'unit' => $handIn->work->assignment->exercise->sheet()->unit,
+            'svg' => LayerPicture::svg(
+                $outlines,
+                $n > 0 ? $layers->at($layers->height($n - 1, $profile->layer)) : [],
+                [$box[0], $box[1], $box[3], $box[4]],
+                640,
+                480,
+                'Layer ' . ($n + 1) . " of $count",
+            ),
+        ];
     }
 }

@@ -31,7 +31,14 @@ final class LibraryController extends Controller
         $person = $request->user();
         $q = self::asked($request);
 
-        return view('library.page', ['person' => $person, 'q' => $q, 'parts' => Library::found($person, $q), 'tags' => self::tagsOf($person), 'bench' => $this->bench, 'classes' => $person->isTeacher() ? $person->classes()->orderBy('name')->get() : collect()]);
+        return view('library.page', [
+            'person' => $person,
+            'q' => $q,
+            'parts' => Library::found($person, $q),
+            'tags' => self::tagsOf($person),
+            'bench' => $this->bench,
+            'classes' => $person->isTeacher() ? $person->classes()->orderBy('name')->get() : collect(),
+        ]);
     }
 
     /** What can be taken at a bench. */
@@ -42,7 +49,13 @@ final class LibraryController extends Controller
         $person = $request->user();
         $q = self::asked($request);
 
-        return view('library.shelf', ['recipe' => $recipe, 'q' => $q, 'parts' => Library::found($person, $q), 'bench' => $this->bench, 'person' => $person]);
+        return view('library.shelf', [
+            'recipe' => $recipe,
+            'q' => $q,
+            'parts' => Library::found($person, $q),
+            'bench' => $this->bench,
+            'person' => $person,
+        ]);
     }
 
     /** Puts a group of a part into the library of whoever asks. */
@@ -51,9 +64,13 @@ final class LibraryController extends Controller
         $this->authorize('edit', $recipe);
         /** @var Person $person */
         $person = $request->user();
-        $in = $request->validate(['group' => ['required', 'string', 'max:12'], 'tags' => ['nullable', 'string', 'max:200'], 'class' => ['nullable', 'integer']]);
+        $in = $request->validate([
+            'group' => ['required', 'string', 'max:12'],
+            'tags' => ['nullable', 'string', 'max:200'],
+            'class' => ['nullable', 'integer'],
+        ]);
         $class = ($in['class'] ?? null) === null ? null : SchoolClass::query()->find((int) $in['class']);
-        abort_if($class !== null && ! $person->teaches($class->id), 403);
+        abort_if($class !== null && !$person->teaches($class->id), 403);
         try {
             $part = $this->library->put($person, $class, $recipe->document(), $in['group'], explode(',', (string) ($in['tags'] ?? '')));
         } catch (StepProblem $p) {
@@ -73,16 +90,35 @@ final class LibraryController extends Controller
         $this->authorize('edit', $part);
         /** @var Person $person */
         $person = $request->user();
-        $in = $request->validate([
-            'name' => ['required', 'string', 'max:60', Rule::unique('library_parts')->where('owner_id', $person->id)->ignore($part->id)],
-            'tags' => ['nullable', 'string', 'max:200'],
-            'class' => ['nullable', 'integer'],
-        ], ['name.required' => 'A part needs a name.', 'name.unique' => 'Another part of yours has that name already.', 'name.max' => 'The name is too long.'], []);
+        $in = $request->validate(
+            [
+                'name' => [
+                    'required',
+                    'string',
+                    'max:60',
+                    Rule::unique('library_parts')->where('owner_id', $person->id)->ignore($part->id),
+                ],
+                'tags' => ['nullable', 'string', 'max:200'],
+                'class' => ['nullable', 'integer'],
+            ],
+            [
+                'name.required' => 'A part needs a name.',
+                'name.unique' => 'Another part of yours has that name already.',
+                'name.max' => 'The name is too long.',
+            ],
+            [],
+        );
         $class = ($in['class'] ?? null) === null ? null : SchoolClass::query()->find((int) $in['class']);
-        abort_if($class !== null && ! $person->teaches($class->id), 403);
-        $part->update(['name' => trim($in['name']), 'tags' => Library::tags(explode(',', (string) ($in['tags'] ?? ''))), 'class_id' => $class?->id]);
+        abort_if($class !== null && !$person->teaches($class->id), 403);
+        $part->update([
+            'name' => trim($in['name']),
+            'tags' => Library::tags(explode(',', (string) ($in['tags'] ?? ''))),
+            'class_id' => $class?->id,
+        ]);
 
-        return redirect()->route('library')->with('said', "{$part->name} is saved.");
+        return redirect()
+            ->route('library')
+            ->with('said', "{$part->name} is saved.");
     }
 
     public function destroy(LibraryPart $part): RedirectResponse
@@ -90,7 +126,9 @@ final class LibraryController extends Controller
         $this->authorize('edit', $part);
         $part->delete();
 
-        return redirect()->route('library')->with('said', "{$part->name} is removed from the library. Parts that use it keep their copy.");
+        return redirect()
+            ->route('library')
+            ->with('said', "{$part->name} is removed from the library. Parts that use it keep their copy.");
     }
 
     private static function asked(Request $request): string

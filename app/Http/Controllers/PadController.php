@@ -30,8 +30,12 @@ use Illuminate\View\View;
 /** The pad: a sketch step is drawn and settled here. */
 final class PadController extends Controller
 {
-    public function __construct(private readonly RecipeBook $book, private readonly Workbench $bench, private readonly EditDesk $desk, private readonly PadSketch $pad)
-    {
+    public function __construct(
+        private readonly RecipeBook $book,
+        private readonly Workbench $bench,
+        private readonly EditDesk $desk,
+        private readonly PadSketch $pad,
+    ) {
         $bench->waits(Workbench::EDIT);
     }
 
@@ -43,8 +47,18 @@ final class PadController extends Controller
         $exercise = $work?->assignment->exercise ?? $recipe->exercise()->firstOrFail();
 
         return view('pad.page', [
-            'recipe' => $recipe, 'step' => $s, 'exercise' => $exercise, 'unit' => $recipe->atHand()->unit,
-            'drawing' => $this->bench->sheetSvg($this->bench->evaluate($exercise->reference()->firstOrFail()->document()), $exercise->sheet(), 300, 300, [], true),
+            'recipe' => $recipe,
+            'step' => $s,
+            'exercise' => $exercise,
+            'unit' => $recipe->atHand()->unit,
+            'drawing' => $this->bench->sheetSvg(
+                $this->bench->evaluate($exercise->reference()->firstOrFail()->document()),
+                $exercise->sheet(),
+                300,
+                300,
+                [],
+                true,
+            ),
             'back' => $work === null ? route('exercises.bench', $exercise) : route('work', $work->assignment_id),
             ...$this->pad->behind($recipe, $s),
             'squares' => Squares::of(session()->driver(), $recipe->atHand()->unit),
@@ -87,7 +101,9 @@ final class PadController extends Controller
         $this->authorize('edit', $recipe);
         $s = $this->pad->step($recipe, $step);
 
-        return $s === null ? response()->json(['gone' => true]) : response()->json($this->state($recipe, $s, ''))->header('Cache-Control', 'no-store');
+        return $s === null
+            ? response()->json(['gone' => true])
+            : response()->json($this->state($recipe, $s, ''))->header('Cache-Control', 'no-store');
     }
 
     /**
@@ -99,7 +115,14 @@ final class PadController extends Controller
     {
         [$unit, $named] = [$recipe->atHand()->unit, $recipe->atHand()->named()];
         if ($do === 'way') {
-            return response()->json(['ghost' => PadPage::ghost(PadEdit::solved($s->drawn(), $unit, $named), is_int($in['n'] ?? null) ? $in['n'] : 0, $unit, $named)]);
+            return response()->json([
+                'ghost' => PadPage::ghost(
+                    PadEdit::solved($s->drawn(), $unit, $named),
+                    is_int($in['n'] ?? null) ? $in['n'] : 0,
+                    $unit,
+                    $named,
+                ),
+            ]);
         }
         try {
             return response()->json(['drawing' => PadPage::drawing(PadEdit::make($s->drawn(), $in, $unit, $named), $unit)]);
@@ -118,8 +141,12 @@ final class PadController extends Controller
     {
         if ($do === 'undo' || $do === 'redo') {
             $other = $do === 'undo' ? $this->book->before($recipe) : $this->book->after($recipe);
-            if (! $this->pad->leads($recipe, $other, $step)) {
-                return Move::nowhere($do === 'undo' ? 'Nothing more was done in this sketch. What was done before it is taken back on the bench.' : 'Nothing was taken back in this sketch.');
+            if (!$this->pad->leads($recipe, $other, $step)) {
+                return Move::nowhere(
+                    $do === 'undo'
+                        ? 'Nothing more was done in this sketch. What was done before it is taken back on the bench.'
+                        : 'Nothing was taken back in this sketch.',
+                );
             }
 
             return $do === 'undo' ? Move::back() : Move::forth();
@@ -147,7 +174,9 @@ final class PadController extends Controller
     {
         $s = $this->pad->step($recipe, $step);
         if ($s === null) {
-            return response()->json(['gone' => true])->header('Cubo-Edit', $taken->outcome->value);
+            return response()
+                ->json(['gone' => true])
+                ->header('Cubo-Edit', $taken->outcome->value);
         }
         $said = match ($taken->outcome) {
             EditOutcome::Elsewhere => 'The part was changed in another window. The sketch is shown as it is now; draw that once more.',
@@ -155,11 +184,16 @@ final class PadController extends Controller
         };
         $state = $this->state($recipe, $s, $said, $taken->before || $taken->outcome !== EditOutcome::Kept ? null : $solved);
 
-        return response()->json([...$state, 'outcome' => $taken->outcome->value, 'clash' => $clash], match ($taken->outcome) {
-            EditOutcome::Kept, EditOutcome::Same => 200,
-            EditOutcome::Refused => 422,
-            default => 409,
-        })->header('Cubo-Edit', $taken->outcome->value);
+        return response()
+            ->json(
+                [...$state, 'outcome' => $taken->outcome->value, 'clash' => $clash],
+                match ($taken->outcome) {
+                    EditOutcome::Kept, EditOutcome::Same => 200,
+                    EditOutcome::Refused => 422,
+                    default => 409,
+                },
+            )
+            ->header('Cubo-Edit', $taken->outcome->value);
     }
 
     private function sketch(Recipe $recipe, string $step): Step

@@ -34,7 +34,11 @@ final class PartController extends Controller
         $document = $recipe->document();
         $name = self::name($recipe);
         if ($ending === 'json') {
-            return self::file((string) json_encode($document->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 'application/json', "$name.json");
+            return self::file(
+                (string) json_encode($document->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+                'application/json',
+                "$name.json",
+            );
         }
 
         $bench->waits(Workbench::AGAIN);
@@ -64,7 +68,8 @@ final class PartController extends Controller
     private static function name(Recipe $recipe): string
     {
         $work = $recipe->work()->with('assignment.exercise', 'student')->first();
-        $parts = $work === null ? [$recipe->exercise->title ?? 'part', 'reference'] : [$work->assignment->exercise->title, $work->student->name];
+        $parts =
+            $work === null ? [$recipe->exercise->title ?? 'part', 'reference'] : [$work->assignment->exercise->title, $work->student->name];
 
         return Str::slug(implode(' ', $parts)) ?: 'part';
     }

@@ -39,7 +39,14 @@ final class SignInController extends Controller
     {
         [$class, $own] = [Codes::read($request->input('class')), Codes::read($request->input('own'))];
         $pin = is_string($request->input('pin')) ? $request->input('pin') : '';
-        foreach (['class' => [$class, 'Type the code of your class; it is on your card.'], 'own' => [$own, 'Type your own code; it is on your card.'], 'pin' => [$pin, 'Type your PIN.']] as $field => [$typed, $words]) {
+        foreach (
+            [
+                'class' => [$class, 'Type the code of your class; it is on your card.'],
+                'own' => [$own, 'Type your own code; it is on your card.'],
+                'pin' => [$pin, 'Type your PIN.'],
+            ]
+            as $field => [$typed, $words]
+        ) {
             if ($typed === '') {
                 $this->refuse($field, $words);
             }
@@ -47,7 +54,9 @@ final class SignInController extends Controller
         $student = Person::query()->where('role', 'student')->where('code', $own)->whereRelation('schoolClass', 'code', $class)->first();
         $this->tried($request, $student, $pin, 'pin', 'These three do not belong together. Look at your card once more.');
         /** @var Person $student */
-        $request->boolean('keep') ? Cookie::queue(self::cookie(self::LAST), "$class $own", self::YEAR) : Cookie::queue(Cookie::forget(self::cookie(self::LAST)));
+        $request->boolean('keep')
+            ? Cookie::queue(self::cookie(self::LAST), "$class $own", self::YEAR)
+            : Cookie::queue(Cookie::forget(self::cookie(self::LAST)));
 
         return $this->enter($request, $student, false);
     }
@@ -81,12 +90,18 @@ final class SignInController extends Controller
         $device = self::device($request) ?? 'none ' . Str::random(20);
         $wait = SignInGuard::wait($device, (string) $request->ip(), $person);
         if ($wait > 0) {
-            $this->refuse($field, 'Those were too many tries. Wait ' . ($wait > 90 ? ceil($wait / 60) . ' minutes' : "$wait seconds") . ', then try again' . ($field === 'pin' ? ', or ask your teacher.' : '.'));
+            $this->refuse(
+                $field,
+                'Those were too many tries. Wait ' .
+                    ($wait > 90 ? ceil($wait / 60) . ' minutes' : "$wait seconds") .
+                    ', then try again' .
+                    ($field === 'pin' ? ', or ask your teacher.' : '.'),
+            );
         }
         SignInGuard::begin($device, (string) $request->ip(), $person);
         // a hash is worked out in any case, so that the time taken tells nothing
         $right = $person === null ? self::asLong($field === 'pin') : Hash::check(substr($secret, 0, 200), $person->getAuthPassword());
-        if (! $right || $person === null) {
+        if (!$right || $person === null) {
             $this->refuse($field, $words);
         }
         SignInGuard::succeeded($device, $person);

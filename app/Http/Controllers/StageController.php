@@ -37,7 +37,10 @@ final class StageController extends Controller
         $state = $this->bench->evaluate($document);
         $none = ['faces' => [], 'edges' => [], 'corners' => []];
 
-        return response()->json(['words' => $state->isEmpty() ? $none : $this->bench->names($state, $document), ...($state->isEmpty() ? ['corners' => [], 'bodies' => []] : $this->bench->places($state))]);
+        return response()->json([
+            'words' => $state->isEmpty() ? $none : $this->bench->names($state, $document),
+            ...$state->isEmpty() ? ['corners' => [], 'bodies' => []] : $this->bench->places($state),
+        ]);
     }
 
     /** What a step adds and takes away. */
@@ -57,8 +60,10 @@ final class StageController extends Controller
         self::step($document, $step);
         $state = $this->bench->evaluate($document->upTo($step));
 
-        return PartController::file($state->isEmpty() ? GlbFile::write($state->part()) : $this->bench->glb($state), 'model/gltf-binary')
-            ->header('Cache-Control', (int) $request->query('version') === $recipe->version ? 'private, max-age=86400' : 'no-store');
+        return PartController::file(
+            $state->isEmpty() ? GlbFile::write($state->part()) : $this->bench->glb($state),
+            'model/gltf-binary',
+        )->header('Cache-Control', (int) $request->query('version') === $recipe->version ? 'private, max-age=86400' : 'no-store');
     }
 
     /** Shapes of which nothing is seen. */
@@ -75,10 +80,18 @@ final class StageController extends Controller
         $of = (new Input(['of' => $request->query('of')]))->names();
         $document = $recipe->atHand();
         $at = $request->query('at');
-        $at = is_string($at) && preg_match('/^(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?)$/', $at, $n) ? [(float) $n[1], (float) $n[2], (float) $n[3]] : null;
+        $at =
+            is_string($at) && preg_match('/^(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?),(-?\d{1,6}(?:\.\d{1,6})?)$/', $at, $n)
+                ? [(float) $n[1], (float) $n[2], (float) $n[3]]
+                : null;
         $m = Measurement::of($this->bench->evaluate($document)->part(), $of, $document->unit, $at);
 
-        return response()->json(['of' => array_map(static fn (string $n): string => PartNames::any($n, $document), $of), 'rows' => $m->rows, 'lines' => $m->lines, 'problem' => $m->problem]);
+        return response()->json([
+            'of' => array_map(static fn(string $n): string => PartNames::any($n, $document), $of),
+            'rows' => $m->rows,
+            'lines' => $m->lines,
+            'problem' => $m->problem,
+        ]);
     }
 
     /** What other values of a step would do: the part where it is the last one, else what the step makes of itself. */

@@ -16,6 +16,8 @@ final class UpController extends Controller
         $h = Health::now();
         $own = in_array($request->server('REMOTE_ADDR'), ['127.0.0.1', '::1'], true);
 
-        return response()->json($own ? $h + ['copy' => substr(sha1(base_path()), 0, 8)] : ['ok' => $h['ok']], $h['ok'] ? 200 : 503)->header('Cache-Control', 'no-store');
+        return response()
+            ->json($own ? $h + ['copy' => substr(sha1(base_path()), 0, 8)] : ['ok' => $h['ok']], $h['ok'] ? 200 : 503)
+            ->header('Cache-Control', 'no-store');
     }
 }

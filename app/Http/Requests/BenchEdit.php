@@ -81,7 +81,11 @@ final class BenchEdit extends FormRequest
     {
         // one name or a list of them
         $of = $this->input('of');
-        if (is_array($of) && count($of) > 3 || (! is_array($of) && ! is_string($of) && $of !== null) || (is_string($of) && strlen($of) > Limits::NAME)) {
+        if (
+            (is_array($of) && count($of) > 3) ||
+            (!is_array($of) && !is_string($of) && $of !== null) ||
+            (is_string($of) && strlen($of) > Limits::NAME)
+        ) {
             $this->merge(['of' => [[]]]);
         }
     }

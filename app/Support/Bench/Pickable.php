@@ -51,7 +51,8 @@ final class Pickable
             FieldType::Edge => [$this->sorted($this->names['edges']), 'pick an edge', $chosen],
             default => [
                 $this->sorted($this->names['edges'] + $this->names['corners'] + ($this->takesFaces($field) ? $this->flatFaces() : [])),
-                $this->takesFaces($field) ? 'pick a corner, an edge or a face' : 'pick a corner or an edge', $chosen,
+                $this->takesFaces($field) ? 'pick a corner, an edge or a face' : 'pick a corner or an edge',
+                $chosen,
             ],
         };
         $words = $chosen === '' ? $empty : ($gone === $chosen ? PartNames::any($chosen, $this->document) : $gone);
@@ -108,13 +109,13 @@ final class Pickable
     /** @return array<string, string> */
     private function sketches(): array
     {
-        return $this->steps(static fn (Step $s): bool => $s->kind->draws());
+        return $this->steps(static fn(Step $s): bool => $s->kind->draws());
     }
 
     /** @return array<string, string> */
     private function makers(): array
     {
-        return $this->steps(static fn (Step $s): bool => $s->kind->makes());
+        return $this->steps(static fn(Step $s): bool => $s->kind->makes());
     }
 
     /** @return array<string, string> */
@@ -131,7 +132,11 @@ final class Pickable
     /** @return array<string, string> */
     private function flatFaces(): array
     {
-        return array_filter($this->state->isEmpty() ? [] : PartNames::faces($this->state->part(), $this->document, true), $this->isBefore(...), ARRAY_FILTER_USE_KEY);
+        return array_filter(
+            $this->state->isEmpty() ? [] : PartNames::faces($this->state->part(), $this->document, true),
+            $this->isBefore(...),
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 
     /**
@@ -168,9 +173,9 @@ final class Pickable
     /** Whether a face or edge can be there before this step: no later step had a hand in it. */
     private function isBefore(string $name): bool
     {
-        $this->before ??= array_fill_keys(array_keys($this->steps(static fn (): bool => true)), true);
+        $this->before ??= array_fill_keys(array_keys($this->steps(static fn(): bool => true)), true);
         foreach (explode(' / ', $name) as $face) {
-            if (! isset($this->before[explode(':', $face)[0]])) {
+            if (!isset($this->before[explode(':', $face)[0]])) {
                 return false;
             }
         }

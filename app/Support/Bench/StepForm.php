@@ -51,7 +51,7 @@ final class StepForm
     ) {
         $this->result = $state->results[$step->id] ?? null;
         $this->message = $this->result->messages[0] ?? null;
-        $this->messages = [...($this->result->messages ?? []), ...$more];
+        $this->messages = [...$this->result->messages ?? [], ...$more];
         $this->pickable = new Pickable($step, $document, $state, $bodies, $names);
     }
 
@@ -86,17 +86,27 @@ final class StepForm
         $key = $piece->key;
         $field = $this->step->kind->fields()[$key];
         $label = $piece->label === '' ? $field->label() : $piece->label;
-        $value = $field->type === FieldType::Regions ? implode(', ', RegionPicks::numbers($this->step, $this->regionsOfSketch()) ?? ['all']) : $this->step->text($key);
+        $value =
+            $field->type === FieldType::Regions
+                ? implode(', ', RegionPicks::numbers($this->step, $this->regionsOfSketch()) ?? ['all'])
+                : $this->step->text($key);
         if ($field->type->isList()) {
             return $this->listed($field, $key);
         }
         if ($field->type->isChoice()) {
             $options = $field->options($field->type === FieldType::Direction ? $this->planeOfSketch() : $piece->variant);
 
-            return $this->made($key, $label, isset($options[$value]) ? $value : (string) array_key_first($options), ['options' => $options]);
+            return $this->made($key, $label, isset($options[$value]) ? $value : (string) array_key_first($options), [
+                'options' => $options,
+            ]);
         }
         if ($field->type->isPicked() || in_array($field->type, [FieldType::MaybeSketch, FieldType::Group], true)) {
-            return $this->made($key, $label, $value, ['options' => $this->pickable->one($field), 'picks' => self::picksOnPart($field->type), 'flat' => $field->type === FieldType::Face, 'faces' => $this->pickable->takesFaces($field)]);
+            return $this->made($key, $label, $value, [
+                'options' => $this->pickable->one($field),
+                'picks' => self::picksOnPart($field->type),
+                'flat' => $field->type === FieldType::Face,
+                'faces' => $this->pickable->takesFaces($field),
+            ]);
         }
 
         return $this->made($key, $label, $value, ['amount' => self::amount($value)]);
@@ -110,11 +120,22 @@ final class StepForm
             FieldType::Sketches => 'sketch',
             default => 'face',
         };
-        $picked = array_map(fn (string $one): array => ['id' => $this->id($key) . '-' . substr(sha1($one), 0, 8), 'value' => $one, 'words' => $this->pickable->words($field, $one)], $this->step->names($key));
+        $picked = array_map(
+            fn(string $one): array => [
+                'id' => $this->id($key) . '-' . substr(sha1($one), 0, 8),
+                'value' => $one,
+                'words' => $this->pickable->words($field, $one),
+            ],
+            $this->step->names($key),
+        );
         $none = $picked === [];
         $empty = $none ? ($of === 'edge' ? 'pick an edge' : "pick a $of") : 'and another';
 
-        return $this->made($key, $none ? "pick $of" : "pick another $of", '', ['options' => ['' => $empty] + $this->pickable->many($field), 'picks' => $of, 'picked' => $picked]);
+        return $this->made($key, $none ? "pick $of" : "pick another $of", '', [
+            'options' => ['' => $empty] + $this->pickable->many($field),
+            'picks' => $of,
+            'picked' => $picked,
+        ]);
     }
 
     /** The sizes of a group that can be set where it is placed. */
@@ -125,11 +146,21 @@ final class StepForm
         $more = [];
         foreach ($group?->settable() ?? [] as $name => $value) {
             $name = (string) $name;
-            $more[] = [$name, $this->made("set.$name", "$name of this one", $set[$name] ?? '', ['amount' => self::amount($set[$name] ?? ''), 'hint' => $value])];
+            $more[] = [
+                $name,
+                $this->made("set.$name", "$name of this one", $set[$name] ?? '', [
+                    'amount' => self::amount($set[$name] ?? ''),
+                    'hint' => $value,
+                ]),
+            ];
         }
 
-        return $group === null || $more === [] ? null
-            : $this->made('set', '', '', ['more' => $more, 'after' => $group->recipe->unit === $this->unit ? '' : $group->recipe->unit->value]);
+        return $group === null || $more === []
+            ? null
+            : $this->made('set', '', '', [
+                'more' => $more,
+                'after' => $group->recipe->unit === $this->unit ? '' : $group->recipe->unit->value,
+            ]);
     }
 
     /**
@@ -145,19 +176,49 @@ final class StepForm
             'side' => ['back', 'up'],
             default => ['right', 'back'],
         };
-        $typed = fn (string $key, string $label): FieldForm => $this->made("shapes.$letter.$key", "$label, outline $letter", $s[$key], ['amount' => self::amount($s[$key])]);
-        $chosen = fn (string $key, string $label, array $options): FieldForm => $this->made("shapes.$letter.$key", "$label, outline $letter", $s[$key], ['options' => $options]);
+        $typed = fn(string $key, string $label): FieldForm => $this->made("shapes.$letter.$key", "$label, outline $letter", $s[$key], [
+            'amount' => self::amount($s[$key]),
+        ]);
+        $chosen = fn(string $key, string $label, array $options): FieldForm => $this->made(
+            "shapes.$letter.$key",
+            "$label, outline $letter",
+            $s[$key],
+            ['options' => $options],
+        );
         $at = [' at ', $typed('u', $right), ', ', $typed('v', $up)];
 
         return $s['kind'] === 'rectangle'
-            ? ['rectangle ', $typed('width', 'width'), ' by ', $typed('height', 'height'), ', ', $chosen('from', 'placed by', ['middle' => 'middle', 'corner' => 'low left corner']), ...$at]
-            : ['circle ', $chosen('by', 'round given by', ['diameter' => 'diameter', 'radius' => 'radius']), ' ', $typed('round', $s['by']), ', middle', ...$at];
+            ? [
+                'rectangle ',
+                $typed('width', 'width'),
+                ' by ',
+                $typed('height', 'height'),
+                ', ',
+                $chosen('from', 'placed by', ['middle' => 'middle', 'corner' => 'low left corner']),
+                ...$at,
+            ]
+            : [
+                'circle ',
+                $chosen('by', 'round given by', ['diameter' => 'diameter', 'radius' => 'radius']),
+                ' ',
+                $typed('round', $s['by']),
+                ', middle',
+                ...$at,
+            ];
     }
 
     /** @param array<string, mixed> $more what is particular about it */
     private function made(string $key, string $label, string $value, array $more): FieldForm
     {
-        return new FieldForm($key, $this->id($key), 'values[' . str_replace('.', '][', $key) . ']' . (isset($more['picked']) ? '[]' : ''), $label, $value, $this->wrong($key), ...$more);
+        return new FieldForm(
+            $key,
+            $this->id($key),
+            'values[' . str_replace('.', '][', $key) . ']' . (isset($more['picked']) ? '[]' : ''),
+            $label,
+            $value,
+            $this->wrong($key),
+            ...$more,
+        );
     }
 
     private static function picksOnPart(FieldType $type): string
@@ -213,7 +274,12 @@ final class StepForm
     {
         $regions = $this->regionsOfSketch();
 
-        return array_values(array_filter(RegionPicks::numbers($this->step, $regions) ?? array_map(static fn (Region $r): int => $r->number, $regions), is_int(...)));
+        return array_values(
+            array_filter(
+                RegionPicks::numbers($this->step, $regions) ?? array_map(static fn(Region $r): int => $r->number, $regions),
+                is_int(...),
+            ),
+        );
     }
 
     /**
@@ -228,7 +294,7 @@ final class StepForm
 
     private function wrong(string $key): bool
     {
-        return $this->message?->field === $key && ! $this->message->warning;
+        return $this->message?->field === $key && !$this->message->warning;
     }
 
     private function id(string $key): string

@@ -40,8 +40,15 @@ final class Take extends Edit
     public function apply(Recipe $r, Input $in, Bench $bench): Recipe
     {
         // what is not there, or not shared with whoever asks, is told the same way
-        $part = Library::seenBy(($this->owner)())->find($in->whole('part'))
-            ?? throw new StepProblem(new Message('no-part', 'This part is not in the library any more.', 'It was removed or is not shared with you now. Look for another one.'));
+        $part =
+            Library::seenBy(($this->owner)())->find($in->whole('part')) ??
+            throw new StepProblem(
+                new Message(
+                    'no-part',
+                    'This part is not in the library any more.',
+                    'It was removed or is not shared with you now. Look for another one.',
+                ),
+            );
 
         return $this->library->take($r, $part, $in->after($r));
     }

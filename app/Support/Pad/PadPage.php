@@ -44,21 +44,79 @@ final class PadPage
         $free = $solved->movements;
         try {
             $areas = new Arrangement(DrawnCurves::of($s), new Budget(self::AREAS));
-        } catch (TooManyPieces|OverBudget) {
+        } catch (TooManyPieces | OverBudget) {
             $areas = new Arrangement([]);
         }
 
         return [
-            'points' => array_map(static fn (string $id): array => ['id' => $id, 'u' => $s->points[$id][0], 'v' => $s->points[$id][1], 'loose' => isset($free[$id])], array_keys($s->points)),
-            'lines' => array_map(static fn (Entity $e): array => [
-                'id' => $e->id, 'kind' => $e->kind->value, 'role' => $e->role->value, 'points' => $e->points, 'size' => $e->size, 'loose' => self::loose($e, $solved), 'edge' => $e->edge !== '',
-                'd' => implode('', array_map(self::path(...), DrawnCurves::curves($s, $e))),
-            ], array_values($s->entities)),
-            'sizes' => array_values(array_filter(array_map(static fn (Relation $r): ?array => self::size($s, $r, $unit), array_values($s->relations)))),
-            'marks' => array_values(array_filter(array_map(static fn (Relation $r): ?array => self::mark($s, $r, in_array($r->id, $solved->idle, true)), array_values($s->relations)))),
-            'regions' => array_map(static fn (Region $r): array => ['key' => $r->key, 'number' => $r->number, 'area' => self::area($r->area, $unit), 'at' => $r->spot(), 'd' => implode('', array_map(static fn (array $l): string => 'M' . implode('L', array_map(static fn (array $p): string => self::n($p[0]) . ' ' . self::n($p[1]), $l)) . 'Z', $r->loops))], $areas->regions),
-            'moves' => array_values(array_filter(array_map(static fn (string $id): ?array => ($m = $free[$id])->along === null ? null : ['id' => $id, 'along' => $m->along], array_keys($free)))),
-            'gaps' => array_map(static fn (array $g): array => ['a' => self::pointAt($s, $g[0]), 'b' => self::pointAt($s, $g[1]), 'at' => $g[0], 'size' => $unit->show($g[2])], array_slice($areas->gaps(0.08 * $s->size()), 0, 6)),
+            'points' => array_map(
+                static fn(string $id): array => [
+                    'id' => $id,
+                    'u' => $s->points[$id][0],
+                    'v' => $s->points[$id][1],
+                    'loose' => isset($free[$id]),
+                ],
+                array_keys($s->points),
+            ),
+            'lines' => array_map(
+                static fn(Entity $e): array => [
+                    'id' => $e->id,
+                    'kind' => $e->kind->value,
+                    'role' => $e->role->value,
+                    'points' => $e->points,
+                    'size' => $e->size,
+                    'loose' => self::loose($e, $solved),
+                    'edge' => $e->edge !== '',
+                    'd' => implode('', array_map(self::path(...), DrawnCurves::curves($s, $e))),
+                ],
+                array_values($s->entities),
+            ),
+            'sizes' => array_values(
+                array_filter(array_map(static fn(Relation $r): ?array => self::size($s, $r, $unit), array_values($s->relations))),
+            ),
+            'marks' => array_values(
+                array_filter(
+                    array_map(
+                        static fn(Relation $r): ?array => self::mark($s, $r, in_array($r->id, $solved->idle, true)),
+                        array_values($s->relations),
+                    ),
+                ),
+            ),
+            'regions' => array_map(
+                static fn(Region $r): array => [
+                    'key' => $r->key,
+                    'number' => $r->number,
+                    'area' => self::area($r->area, $unit),
+                    'at' => $r->spot(),
+                    'd' => implode(
+                        '',
+                        array_map(
+                            static fn(array $l): string => 'M' .
+                                implode('L', array_map(static fn(array $p): string => self::n($p[0]) . ' ' . self::n($p[1]), $l)) .
+                                'Z',
+                            $r->loops,
+                        ),
+                    ),
+                ],
+                $areas->regions,
+            ),
+            'moves' => array_values(
+                array_filter(
+                    array_map(
+                        static fn(string $id): ?array => ($m = $free[$id])->along === null ? null : ['id' => $id, 'along' => $m->along],
+                        array_keys($free),
+                    ),
+                ),
+            ),
+            'gaps' => array_map(
+                static fn(array $g): array => [
+                    'a' => self::pointAt($s, $g[0]),
+                    'b' => self::pointAt($s, $g[1]),
+                    'at' => $g[0],
+                    'size' => $unit->show($g[2]),
+                ],
+                array_slice($areas->gaps(0.08 * $s->size()), 0, 6),
+            ),
             'looseEnds' => $areas->looseEnds(),
             'doubled' => $areas->doubled(),
         ];
@@ -66,7 +124,8 @@ final class PadPage
 
     private static function loose(Entity $e, SolvedSketch $solved): bool
     {
-        return isset($solved->movements[$e->id]) || array_filter($e->points, static fn (string $p): bool => isset($solved->movements[$p])) !== [];
+        return isset($solved->movements[$e->id]) ||
+            array_filter($e->points, static fn(string $p): bool => isset($solved->movements[$p])) !== [];
     }
 
     private static function n(float $v): string
@@ -122,7 +181,10 @@ final class PadPage
             $d = '';
             $moves = [...$way->points, ...$way->sizes];
             foreach ($s->entities as $e) {
-                $d .= ! isset($moves[$e->id]) && array_intersect_key($moves, array_flip($e->points)) === [] ? '' : implode('', array_map(self::path(...), DrawnCurves::curves($s, $e)));
+                $d .=
+                    !isset($moves[$e->id]) && array_intersect_key($moves, array_flip($e->points)) === []
+                        ? ''
+                        : implode('', array_map(self::path(...), DrawnCurves::curves($s, $e)));
             }
             foreach (array_keys($way->points) as $p) {
                 [$u, $v] = $s->point($p);
@@ -144,13 +206,17 @@ final class PadPage
     {
         $out = [];
         foreach (array_slice($edges, 0, 800, true) as $key => $edge) {
-            $s = new Sketch;
+            $s = new Sketch();
             foreach ($edge->points as $i => [$u, $v]) {
                 $s = $s->withPoint("p$i", $u, $v);
             }
             $e = new Entity('e', $edge->kind, array_keys($s->points), $edge->size);
-            $out[] = ['key' => $key, 'faces' => array_map(static fn (string $face): string => PartNames::face($face, $recipe), $edge->faces), 'words' => $edge->kind->value . ' between ' . PartNames::edge($key, $recipe),
-                'd' => implode('', array_map(self::path(...), DrawnCurves::curves($s->withEntity($e), $e)))];
+            $out[] = [
+                'key' => $key,
+                'faces' => array_map(static fn(string $face): string => PartNames::face($face, $recipe), $edge->faces),
+                'words' => $edge->kind->value . ' between ' . PartNames::edge($key, $recipe),
+                'd' => implode('', array_map(self::path(...), DrawnCurves::curves($s->withEntity($e), $e))),
+            ];
         }
 
         return $out;
@@ -168,7 +234,7 @@ final class PadPage
             }
             sort($ends);
             $key = implode('L', $ends);
-            if ($ends[0] !== $ends[1] && ! isset($seen[$key])) {
+            if ($ends[0] !== $ends[1] && !isset($seen[$key])) {
                 $seen[$key] = true;
                 $out[] = "M$key";
             }
@@ -205,7 +271,7 @@ final class PadPage
     /** @return array<string, mixed>|null from where to where it is drawn */
     private static function size(Sketch $s, Relation $r, Unit $unit): ?array
     {
-        if (! $r->kind->isDimension()) {
+        if (!$r->kind->isDimension()) {
             return null;
         }
         [$a, $b] = [$r->of[0], $r->of[1] ?? ''];
@@ -221,9 +287,12 @@ final class PadPage
         [$from, $to] = match (true) {
             $r->kind === RelationKind::Length, $axis !== '' && $b === '' => $l ?? [null, null],
             $r->kind === RelationKind::Radius, $r->kind === RelationKind::Diameter => $p === null ? [null, null] : [$p, self::rim($s, $a)],
-            $r->kind === RelationKind::Angle => [$l === null ? null : [($l[0][0] + $l[1][0]) / 2, ($l[0][1] + $l[1][1]) / 2], $m === null ? null : [($m[0][0] + $m[1][0]) / 2, ($m[0][1] + $m[1][1]) / 2]],
+            $r->kind === RelationKind::Angle => [
+                $l === null ? null : [($l[0][0] + $l[1][0]) / 2, ($l[0][1] + $l[1][1]) / 2],
+                $m === null ? null : [($m[0][0] + $m[1][0]) / 2, ($m[0][1] + $m[1][1]) / 2],
+            ],
             $p !== null && $q !== null => [$p, $q],
-            $l !== null => [$foot($l, $q ?? $m[0] ?? $l[0]), $q ?? $m[0] ?? $l[1]],
+            $l !== null => [$foot($l, $q ?? ($m[0] ?? $l[0])), $q ?? ($m[0] ?? $l[1])],
             $m !== null && $p !== null => [$foot($m, $p), $p],
             default => [null, null],
         };
@@ -233,10 +302,25 @@ final class PadPage
         $text = self::sizeText($s, $r, $unit);
         // names of other dimensions say nothing in the drawing: there the number stands
         $number = Measured::value($s, $r);
-        $plain = preg_match('/[a-z]\d|[a-z]{3}/', $text) === 1 && $number !== null ? ($r->kind === RelationKind::Angle ? round($number, 2) . '°' : $unit->brief($number)) : $text;
+        $plain =
+            preg_match('/[a-z]\d|[a-z]{3}/', $text) === 1 && $number !== null
+                ? ($r->kind === RelationKind::Angle
+                    ? round($number, 2) . '°'
+                    : $unit->brief($number))
+                : $text;
 
-        return ['id' => $r->id, 'of' => $r->of, 'plain' => $plain, 'kind' => $r->kind->value, 'from' => $from, 'to' => $to, 'axis' => $axis, 'text' => $text, 'measured' => $r->measured,
-            'show' => ['radius' => 'R ', 'diameter' => '⌀ ', 'diameter across' => '⌀ '][$r->kind->value] ?? ''];
+        return [
+            'id' => $r->id,
+            'of' => $r->of,
+            'plain' => $plain,
+            'kind' => $r->kind->value,
+            'from' => $from,
+            'to' => $to,
+            'axis' => $axis,
+            'text' => $text,
+            'measured' => $r->measured,
+            'show' => ['radius' => 'R ', 'diameter' => '⌀ ', 'diameter across' => '⌀ '][$r->kind->value] ?? '',
+        ];
     }
 
     /** @return array<string, mixed>|null where its mark stands */
@@ -259,7 +343,9 @@ final class PadPage
             }
         }
         // marks of two things that meet stand once
-        $places = in_array($r->kind, [RelationKind::Equal, RelationKind::Parallel, RelationKind::Symmetric], true) ? $places : array_slice($places, 0, 1);
+        $places = in_array($r->kind, [RelationKind::Equal, RelationKind::Parallel, RelationKind::Symmetric], true)
+            ? $places
+            : array_slice($places, 0, 1);
 
         return $places === [] ? null : ['id' => $r->id, 'kind' => $r->kind->value, 'of' => $r->of, 'at' => $places, 'idle' => $idle];
     }
@@ -272,10 +358,25 @@ final class PadPage
     public static function freedom(SolvedSketch $solved): array
     {
         $s = $solved->sketch;
-        $total = 2 * count(array_diff_key($s->points, $s->followed())) + count(array_filter($s->entities, static fn (Entity $e): bool => $e->edge === '' && $e->size > 0 && $e->kind !== EntityKind::Text));
+        $total =
+            2 * count(array_diff_key($s->points, $s->followed())) +
+            count(
+                array_filter($s->entities, static fn(Entity $e): bool => $e->edge === '' && $e->size > 0 && $e->kind !== EntityKind::Text),
+            );
         $n = $solved->free;
 
-        return ['total' => $total, 'free' => $n, 'ways' => array_map(static fn (Way $w): string => $w->words($s), array_slice($solved->ways, 0, 40)),
-            'words' => $s->points === [] && $s->entities === [] ? 'Nothing is drawn yet.' : ($n === 0 ? 'Nothing is loose.' : ($n === 1 ? '1 way left to move:' : "$n ways left to move:"))];
+        return [
+            'total' => $total,
+            'free' => $n,
+            'ways' => array_map(static fn(Way $w): string => $w->words($s), array_slice($solved->ways, 0, 40)),
+            'words' =>
+                $s->points === [] && $s->entities === []
+                    ? 'Nothing is drawn yet.'
+                    : ($n === 0
+                        ? 'Nothing is loose.'
+                        : ($n === 1
+                            ? '1 way left to move:'
+                            : "$n ways left to move:")),
+        ];
     }
 }

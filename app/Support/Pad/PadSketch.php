@@ -32,12 +32,12 @@ final class PadSketch
     public function step(Recipe $recipe, string $id): ?Step
     {
         $s = $recipe->atHand()->step($id);
-        if ($s === null || ! $s->kind->draws()) {
+        if ($s === null || !$s->kind->draws()) {
             return null;
         }
         // outlines given by numbers alone are drawn here like all others, with these numbers as their sizes
         $s = ShapesDrawn::of($s, $recipe->atHand()->unit, $recipe->atHand()->named());
-        if (! EdgesTakenOver::any($s->drawn())) {
+        if (!EdgesTakenOver::any($s->drawn())) {
             return $s;
         }
         [$drawn] = EdgesTakenOver::renewed($s->drawn(), $this->bench->edges($this->before($recipe, $s)));
@@ -60,7 +60,11 @@ final class PadSketch
         }
         $keys = array_values(array_filter(is_array($in['of'] ?? null) ? array_slice($in['of'], 0, self::MOST_EDGES) : [], is_string(...)));
         try {
-            return PadEdit::held(EdgesTakenOver::take($s->drawn(), $this->bench->edges($this->before($recipe, $s)), $keys), $document->unit, $document->named());
+            return PadEdit::held(
+                EdgesTakenOver::take($s->drawn(), $this->bench->edges($this->before($recipe, $s)), $keys),
+                $document->unit,
+                $document->named(),
+            );
         } catch (InvalidArgumentException $e) {
             throw new Refusal($e->getMessage());
         }
@@ -85,7 +89,8 @@ final class PadSketch
         }
 
         return [
-            'version' => $recipe->version, 'said' => $said,
+            'version' => $recipe->version,
+            'said' => $said,
             'canUndo' => $this->leads($recipe, $this->book->before($recipe), $step->id),
             'canRedo' => $this->leads($recipe, $this->book->after($recipe), $step->id),
             'squares' => $squares,

@@ -28,7 +28,9 @@ final class Squares
         $own = $session->get("squares.{$unit->value}");
         $usual = self::USUAL[$unit->value];
 
-        return is_array($own) && is_float($own[0] ?? null) && is_string($own[1] ?? null) ? [$own[0], $own[1]] : [Expression::length($usual, $unit), $usual];
+        return is_array($own) && is_float($own[0] ?? null) && is_string($own[1] ?? null)
+            ? [$own[0], $own[1]]
+            : [Expression::length($usual, $unit), $usual];
     }
 
     /** Takes another size as typed; says what is wrong with one that cannot be. */

@@ -39,7 +39,12 @@ final class Alignment
      * @param Transform $move takes the part onto the other one
      * @param float $mean distance of a few points of the surface, mm
      */
-    private function __construct(private readonly PartMeasures $part, private readonly PartMeasures $onto, public readonly Transform $move, public readonly float $mean) {}
+    private function __construct(
+        private readonly PartMeasures $part,
+        private readonly PartMeasures $onto,
+        public readonly Transform $move,
+        public readonly float $mean,
+    ) {}
 
     /** The greatest distance between the surfaces, mm, looked for from both. */
     public function deviation(): float
@@ -195,20 +200,29 @@ final class Alignment
     {
         [$part, $onto] = [$this->part, $this->onto];
         // the same solid: laying every facet on itself would take longest of all
-        if (abs($part->solid->facettedVolume() / $onto->solid->facettedVolume() - 1) < 1e-5 && $part->solid->triangleCount() === $onto->solid->triangleCount() && $this->within(self::EQUAL)) {
+        if (
+            abs($part->solid->facettedVolume() / $onto->solid->facettedVolume() - 1) < 1e-5 &&
+            $part->solid->triangleCount() === $onto->solid->triangleCount() &&
+            $this->within(self::EQUAL)
+        ) {
             $common = min($part->mass()->volume, $onto->mass()->volume);
 
             return ['share' => 100.0, 'common' => $common, 'missing' => 0.0, 'surplus' => 0.0];
         }
         try {
             $common = Differences::common($part->solid->moved($this->move), $onto->solid, $part->budget);
-        } catch (BooleanFailed|InvalidArgumentException) {
+        } catch (BooleanFailed | InvalidArgumentException) {
             return null;
         }
         [$a, $b] = [abs($part->solid->facettedVolume()), abs($onto->solid->facettedVolume())];
         $all = $a + $b - $common;
 
-        return ['share' => $all > 0 ? 100 * $common / $all : 0.0, 'common' => $common, 'missing' => max(0.0, $b - $common), 'surplus' => max(0.0, $a - $common)];
+        return [
+            'share' => $all > 0 ? (100 * $common) / $all : 0.0,
+            'common' => $common,
+            'missing' => max(0.0, $b - $common),
+            'surplus' => max(0.0, $a - $common),
+        ];
     }
 
     /**
@@ -221,7 +235,7 @@ final class Alignment
         $out = [];
         foreach ([[0, 1, 2], [1, 2, 0], [2, 0, 1], [1, 0, 2], [0, 2, 1], [2, 1, 0]] as $n => $to) {
             foreach ([[1, 1, 1], [-1, -1, 1], [-1, 1, -1], [1, -1, -1], [-1, 1, 1], [1, -1, 1], [1, 1, -1], [-1, -1, -1]] as $sign) {
-                if ((($n < 3 ? 1 : -1) * $sign[0] * $sign[1] * $sign[2] > 0) === $mirrored) {
+                if (($n < 3 ? 1 : -1) * $sign[0] * $sign[1] * $sign[2] > 0 === $mirrored) {
                     continue;
                 }
                 $r = array_fill(0, 9, 0.0);
@@ -239,7 +253,10 @@ final class Alignment
     private static function shifts(Transform $turn, PartMeasures $part, PartMeasures $onto): array
     {
         $out = [];
-        foreach ([[$part->bounds()->middle(), $onto->bounds()->middle()], [$part->mass()->centroid, $onto->mass()->centroid]] as [$from, $to]) {
+        foreach (
+            [[$part->bounds()->middle(), $onto->bounds()->middle()], [$part->mass()->centroid, $onto->mass()->centroid]]
+            as [$from, $to]
+        ) {
             $out[] = $turn->then(Transform::translation(Vector::sub($to, $turn->point($from))));
         }
 
@@ -270,8 +287,8 @@ final class Alignment
     /** @return list<V> about so many points, evenly over the surface's samples */
     private static function points(PartMeasures $m, int $about): array
     {
-        static $all = new \WeakMap;
-        $points = $all[$m] ??= array_map(static fn (array $s): array => $s[0], SurfaceSamples::all($m->solid));
+        static $all = new \WeakMap();
+        $points = $all[$m] ??= array_map(static fn(array $s): array => $s[0], SurfaceSamples::all($m->solid));
         $stride = max(1, intdiv(count($points), $about));
         $out = [];
         for ($i = 0; $i < count($points); $i += $stride) {

@@ -40,9 +40,12 @@ final class Differences
      * @throws InvalidArgumentException for solids too large or open
      * @throws OverBudget
      */
-    public static function of(Solid $part, Solid $other, Budget $budget = new Budget): array
+    public static function of(Solid $part, Solid $other, Budget $budget = new Budget()): array
     {
-        return self::inPlace($part, $other, $budget) ?? [BooleanOperation::difference($other, $part, $budget), BooleanOperation::difference($part, $other, $budget)];
+        return self::inPlace($part, $other, $budget) ?? [
+            BooleanOperation::difference($other, $part, $budget),
+            BooleanOperation::difference($part, $other, $budget),
+        ];
     }
 
     /**
@@ -52,11 +55,13 @@ final class Differences
      * @throws InvalidArgumentException
      * @throws OverBudget
      */
-    public static function common(Solid $part, Solid $other, Budget $budget = new Budget): float
+    public static function common(Solid $part, Solid $other, Budget $budget = new Budget()): float
     {
         $found = self::inPlace($part, $other, $budget);
 
-        return $found !== null ? $other->facettedVolume() - $found[0]->facettedVolume() : abs(BooleanOperation::intersection($part, $other, $budget)->facettedVolume());
+        return $found !== null
+            ? $other->facettedVolume() - $found[0]->facettedVolume()
+            : abs(BooleanOperation::intersection($part, $other, $budget)->facettedVolume());
     }
 
     /** @return array{Solid, Solid}|null null where they do not differ in one place only */
@@ -71,7 +76,9 @@ final class Differences
         $found = [BooleanOperation::difference($there, $here, $budget), BooleanOperation::difference($here, $there, $budget)];
         $differ = $other->facettedVolume() - $part->facettedVolume();
 
-        return abs($found[0]->facettedVolume() - $found[1]->facettedVolume() - $differ) <= self::SAME * abs($other->facettedVolume()) ? $found : null;
+        return abs($found[0]->facettedVolume() - $found[1]->facettedVolume() - $differ) <= self::SAME * abs($other->facettedVolume())
+            ? $found
+            : null;
     }
 
     /** A block around the corners that only one of them has; null where that is no smaller than the parts. */
@@ -80,7 +87,7 @@ final class Differences
         $box = [INF, INF, INF, -INF, -INF, -INF];
         foreach ([[$part, self::corners($other)], [$other, self::corners($part)]] as [$s, $known]) {
             foreach ($s->x as $v => $x) {
-                if (! isset($known[self::key($x, $s->y[$v], $s->z[$v])])) {
+                if (!isset($known[self::key($x, $s->y[$v], $s->z[$v])])) {
                     foreach ([$x, $s->y[$v], $s->z[$v]] as $k => $c) {
                         $box[$k] = min($box[$k], $c);
                         $box[$k + 3] = max($box[$k + 3], $c);
@@ -95,11 +102,15 @@ final class Differences
             $size *= $box[$k + 3] - $box[$k] + 2 * $room;
             $all *= $whole[$k + 3] - $whole[$k];
         }
-        if (! is_finite($size) || $size > self::PLACE * $all) {
+        if (!is_finite($size) || $size > self::PLACE * $all) {
             return null;
         }
 
-        return Primitives::block('place', [$box[0] - $room, $box[1] - $room, $box[2] - $room], [$box[3] - $box[0] + 2 * $room, $box[4] - $box[1] + 2 * $room, $box[5] - $box[2] + 2 * $room]);
+        return Primitives::block(
+            'place',
+            [$box[0] - $room, $box[1] - $room, $box[2] - $room],
+            [$box[3] - $box[0] + 2 * $room, $box[4] - $box[1] + 2 * $room, $box[5] - $box[2] + 2 * $room],
+        );
     }
 
     /** @return array<string, true> */

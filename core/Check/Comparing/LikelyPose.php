@@ -22,10 +22,10 @@ final class LikelyPose
 
             return $fit === null || $fit->isStraight() ? $subject->part : self::turned($subject->part, $fit->move->r);
         }
-        $telling = array_values(array_filter($subject->exercise->asked(), static fn (Requirement $r): bool => $r->kind->tellsPose()));
+        $telling = array_values(array_filter($subject->exercise->asked(), static fn(Requirement $r): bool => $r->kind->tellsPose()));
         $best = $subject->part;
         $most = self::met($subject, $telling);
-        $sizes = array_filter($telling, static fn (Requirement $r): bool => $r->kind->drawn() === Drawn::Overall);
+        $sizes = array_filter($telling, static fn(Requirement $r): bool => $r->kind->drawn() === Drawn::Overall);
         foreach (Alignment::ways() as $n => $r) {
             if ($n === 0 || $most === count($telling)) {
                 continue;
@@ -47,7 +47,7 @@ final class LikelyPose
     /** @param list<Requirement> $asked */
     private static function met(Subject $subject, array $asked): int
     {
-        return count(array_filter(AllRows::of($subject, $asked), static fn (Row $r): bool => $r->status === 'met'));
+        return count(array_filter(AllRows::of($subject, $asked), static fn(Row $r): bool => $r->status === 'met'));
     }
 
     /**

@@ -39,14 +39,20 @@ final readonly class Datum
     public static function all(PartMeasures $part): array
     {
         $min = $part->bounds()->min;
-        $from = static fn (array $p): array => array_map(Axes::clean(...), Vector::sub($p, $min));
-        $round = static fn (DatumKind $k): callable => static fn (Hole $h): self => new self($k, $from($h->point), $h->axis, $h->radius);
+        $from = static fn(array $p): array => array_map(Axes::clean(...), Vector::sub($p, $min));
+        $round = static fn(DatumKind $k): callable => static fn(Hole $h): self => new self($k, $from($h->point), $h->axis, $h->radius);
 
         return [
-            ...array_map(static fn (Flat $f): self => new self(DatumKind::Face, $from($f->centroid), $f->normal, $f->area), $part->features()->flats),
+            ...array_map(
+                static fn(Flat $f): self => new self(DatumKind::Face, $from($f->centroid), $f->normal, $f->area),
+                $part->features()->flats,
+            ),
             ...array_map($round(DatumKind::Hole), $part->features()->holes),
             ...array_map($round(DatumKind::Pin), $part->features()->bosses),
-            ...array_map(static fn (array $p): self => new self(DatumKind::Corner, $from($p), null), array_values(PartCorners::of($part->solid))),
+            ...array_map(
+                static fn(array $p): self => new self(DatumKind::Corner, $from($p), null),
+                array_values(PartCorners::of($part->solid)),
+            ),
         ];
     }
 
@@ -71,7 +77,18 @@ final readonly class Datum
     /** Short and the same for the same datum of the same part. */
     public function key(): string
     {
-        return $this->kind->value . '-' . substr(md5(implode(' ', array_map(static fn (float $v): string => (string) (round($v, 4) + 0.0), [...$this->at, ...($this->direction ?? [])]))), 0, 8);
+        return $this->kind->value .
+            '-' .
+            substr(
+                md5(
+                    implode(
+                        ' ',
+                        array_map(static fn(float $v): string => (string) (round($v, 4) + 0.0), [...$this->at, ...$this->direction ?? []]),
+                    ),
+                ),
+                0,
+                8,
+            );
     }
 
     /** Without its place: what a size between two is called after. */
@@ -140,7 +157,11 @@ final readonly class Datum
     public static function fromWhere(array $where, int $end): ?self
     {
         $kind = DatumKind::tryFrom((string) ($where[$end === 1 ? 'from' : 'to'] ?? ''));
-        $read = static fn (string $before): array => array_map(static fn (string $k): float => (float) ($where["$before$k$end"] ?? 0.0), ['x', 'y', 'z']);
+        $read = static fn(string $before): array => array_map(static fn(string $k): float => (float) ($where["$before$k$end"] ?? 0.0), [
+            'x',
+            'y',
+            'z',
+        ]);
         $direction = $read('n');
         $length = Vector::length($direction);
         if ($kind === null || ($kind !== DatumKind::Corner && $length < 1e-6)) {

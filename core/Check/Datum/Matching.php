@@ -53,23 +53,25 @@ final readonly class Matching
         }
         $moved = $this->moved();
 
-        return $this->away($a[0], $from, $moved) <= $this->away($b[0], $to, $moved) ? [$a, $this->find($to, $a[0])] : [$this->find($from, $b[0]), $b];
+        return $this->away($a[0], $from, $moved) <= $this->away($b[0], $to, $moved)
+            ? [$a, $this->find($to, $a[0])]
+            : [$this->find($from, $b[0]), $b];
     }
 
     /** @return array{Datum, bool}|null what is meant, and whether another is as likely */
     public function find(Datum $asked, ?Datum $taken = null): ?array
     {
         $moved = $this->moved();
-        $found = array_map(fn (Datum $d): array => [$d, $this->away($d, $asked, $moved)], self::like($asked, $this->all));
+        $found = array_map(fn(Datum $d): array => [$d, $this->away($d, $asked, $moved)], self::like($asked, $this->all));
         $only = count($found) === 1 && ($this->reference === null || count(self::like($asked, Datum::all($this->reference))) === 1);
-        $found = array_values(array_filter($found, static fn (array $f): bool => $f[0] !== $taken));
-        usort($found, static fn (array $p, array $q): int => $p[1] <=> $q[1]);
-        if ($found === [] || (! $only && $found[0][1] > self::FAR * max($this->part->bounds()->size()))) {
+        $found = array_values(array_filter($found, static fn(array $f): bool => $f[0] !== $taken));
+        usort($found, static fn(array $p, array $q): int => $p[1] <=> $q[1]);
+        if ($found === [] || (!$only && $found[0][1] > self::FAR * max($this->part->bounds()->size()))) {
             return null;
         }
         $doubt = false;
         foreach (array_slice($found, 1, 3) as [$other, $away]) {
-            $doubt = $doubt || ($found[0][1] > self::NEAR && $away - $found[0][1] < self::SAME && ! self::equal($found[0][0], $other));
+            $doubt = $doubt || ($found[0][1] > self::NEAR && $away - $found[0][1] < self::SAME && !self::equal($found[0][0], $other));
         }
 
         return [$found[0][0], $doubt];
@@ -87,14 +89,16 @@ final readonly class Matching
      */
     private static function like(Datum $asked, array $all): array
     {
-        return array_values(array_filter($all, static function (Datum $d) use ($asked): bool {
-            if ($d->kind !== $asked->kind || $asked->direction === null || $d->direction === null) {
-                return $d->kind === $asked->kind;
-            }
-            $same = Vector::dot($asked->direction, $d->direction);
+        return array_values(
+            array_filter($all, static function (Datum $d) use ($asked): bool {
+                if ($d->kind !== $asked->kind || $asked->direction === null || $d->direction === null) {
+                    return $d->kind === $asked->kind;
+                }
+                $same = Vector::dot($asked->direction, $d->direction);
 
-            return ($asked->kind->isAxis() ? abs($same) : $same) >= self::LIKE;
-        }));
+                return ($asked->kind->isAxis() ? abs($same) : $same) >= self::LIKE;
+            }),
+        );
     }
 
     /** @param V $moved */

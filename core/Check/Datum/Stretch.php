@@ -36,9 +36,16 @@ final readonly class Stretch
             return $to->direction === null ? self::ends($from->at, $to->at) : self::ends($from->at, self::foot($from->at, $to));
         }
         if ($from->kind === DatumKind::Face) {
-            $lean = $to->direction === null ? 0.0 : ($to->kind === DatumKind::Face ? Vector::length(Vector::cross($from->direction, $to->direction)) : abs(Vector::dot($from->direction, $to->direction)));
+            $lean =
+                $to->direction === null
+                    ? 0.0
+                    : ($to->kind === DatumKind::Face
+                        ? Vector::length(Vector::cross($from->direction, $to->direction))
+                        : abs(Vector::dot($from->direction, $to->direction)));
 
-            return $lean > self::PARALLEL ? null : self::ends(Vector::add($to->at, $from->direction, -Vector::dot($way, $from->direction)), $to->at);
+            return $lean > self::PARALLEL
+                ? null
+                : self::ends(Vector::add($to->at, $from->direction, -Vector::dot($way, $from->direction)), $to->at);
         }
         if ($to->direction === null) {
             return self::ends(self::foot($to->at, $from), $to->at);

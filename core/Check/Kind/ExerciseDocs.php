@@ -16,7 +16,7 @@ final class ExerciseDocs
     /** The JSON Schema of exercises with the kinds there are. */
     public static function schema(string $json): string
     {
-        $ids = implode(', ', array_map(static fn (string $id): string => "\"$id\"", array_keys(Kinds::all())));
+        $ids = implode(', ', array_map(static fn(string $id): string => "\"$id\"", array_keys(Kinds::all())));
 
         return self::replaced('/("kind": \{\s*"enum": )\[[^\]]*\]/', '${1}[' . $ids . ']', $json);
     }
@@ -26,11 +26,15 @@ final class ExerciseDocs
     {
         $rows = '';
         foreach (Kinds::all() as $id => $kind) {
-            $needs = implode(', ', array_map(static fn (string $key): string => "`$key`", $kind->needs()));
+            $needs = implode(', ', array_map(static fn(string $key): string => "`$key`", $kind->needs()));
             $rows .= "| `$id` | $needs | {$kind->sort()->words()} |\n";
         }
 
-        return self::replaced('/' . preg_quote(self::BEGIN, '/') . '.*?' . preg_quote(self::END, '/') . '/s', addcslashes(self::BEGIN . "\n| kind | `where` | tolerance |\n|---|---|---|\n$rows" . self::END, '$\\'), $markdown);
+        return self::replaced(
+            '/' . preg_quote(self::BEGIN, '/') . '.*?' . preg_quote(self::END, '/') . '/s',
+            addcslashes(self::BEGIN . "\n| kind | `where` | tolerance |\n|---|---|---|\n$rows" . self::END, '$\\'),
+            $markdown,
+        );
     }
 
     private static function replaced(string $pattern, string $with, string $text): string

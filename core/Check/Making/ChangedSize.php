@@ -54,7 +54,11 @@ final class ChangedSize
             }
         }
         if (count($found) !== 1) {
-            return $found === [] ? "No value of the steps is {$was}, so “{$name}” was not found." : 'There are ' . count($found) . " values of {$was} in the steps; which one is “{$name}” cannot be told. A named size would say it.";
+            return $found === []
+                ? "No value of the steps is {$was}, so “{$name}” was not found."
+                : 'There are ' .
+                        count($found) .
+                        " values of {$was} in the steps; which one is “{$name}” cannot be told. A named size would say it.";
         }
         [$i, $key] = $found[0];
         $steps = $recipe->steps;
@@ -70,7 +74,12 @@ final class ChangedSize
             return [];
         }
 
-        return array_keys(array_filter($s->kind->fields(), static fn (Field $f): bool => in_array($f->type, [FieldType::Size, FieldType::SizeOrZero], true) && $s->uses($f->key)));
+        return array_keys(
+            array_filter(
+                $s->kind->fields(),
+                static fn(Field $f): bool => in_array($f->type, [FieldType::Size, FieldType::SizeOrZero], true) && $s->uses($f->key),
+            ),
+        );
     }
 
     private static function is(string $typed, float $mm, Recipe $recipe): bool

@@ -30,7 +30,7 @@ final readonly class MainStep
      *
      * @throws OverBudget
      */
-    public static function of(Making $making, Budget $budget = new Budget): ?self
+    public static function of(Making $making, Budget $budget = new Budget()): ?self
     {
         $before = $most = 0.0;
         $main = $state = null;
@@ -52,7 +52,7 @@ final readonly class MainStep
 
     private static function manner(Step $step, PartState $state): string
     {
-        $sketch = array_key_exists('sketch', $step->kind->fields()) ? ($state->sketches[$step->text('sketch')] ?? null) : null;
+        $sketch = array_key_exists('sketch', $step->kind->fields()) ? $state->sketches[$step->text('sketch')] ?? null : null;
 
         return '“' . $step->kind->label() . '”' . ($sketch === null ? '' : ' of a sketch ' . self::across($sketch));
     }

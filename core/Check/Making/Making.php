@@ -35,7 +35,7 @@ final readonly class Making
     {
         $budget->spend(self::STEP * count($recipe->steps));
         $state = ($this->evaluate)($recipe);
-        if (! $state->isEmpty()) {
+        if (!$state->isEmpty()) {
             $budget->spend(self::FACET * $state->part()->triangleCount());
         }
 
@@ -51,13 +51,13 @@ final readonly class Making
     /** How many of them are of a kind. */
     public function count(string $kind): int
     {
-        return count(array_filter($this->steps(), static fn (Step $s): bool => $s->kind->id() === $kind));
+        return count(array_filter($this->steps(), static fn(Step $s): bool => $s->kind->id() === $kind));
     }
 
     /** @return list<Step> */
     private static function on(Recipe $recipe): array
     {
-        $out = array_values(array_filter($recipe->steps, static fn (Step $s): bool => ! $s->off));
+        $out = array_values(array_filter($recipe->steps, static fn(Step $s): bool => !$s->off));
         foreach ($recipe->groups as $g) {
             array_push($out, ...self::on($g->recipe));
         }

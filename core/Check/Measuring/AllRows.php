@@ -30,9 +30,11 @@ final class AllRows
 
         return array_map(static function (Requirement $r) use ($m): Row {
             try {
-                return $m->subject->within(self::ROW, static fn (): Row => self::row($r, $m));
+                return $m->subject->within(self::ROW, static fn(): Row => self::row($r, $m));
             } catch (OverBudget $e) {
-                return $e->limit->isOfThePart() ? $m->rows->unknown($r, 'The part has too many faces for this to be measured. Everything else was measured.') : throw $e;
+                return $e->limit->isOfThePart()
+                    ? $m->rows->unknown($r, 'The part has too many faces for this to be measured. Everything else was measured.')
+                    : throw $e;
             }
         }, $asked);
     }
@@ -41,16 +43,21 @@ final class AllRows
     {
         $kind = $r->kind;
         $part = $m->subject->part;
-        if (! $kind instanceof Measured) {
+        if (!($kind instanceof Measured)) {
             throw new LogicException("Nobody measures {$kind->id()}.");
         }
-        if (! $kind->isMaking() && $part->solid->isEmpty()) {
+        if (!$kind->isMaking() && $part->solid->isEmpty()) {
             return $m->rows->missing($r, 'There is no part yet.');
         }
-        if (! $kind->isPlain() && $part->isFine()) {
-            return $m->rows->unknown($r, 'The file has more than ' . number_format(PartMeasures::FINE, 0, '.', ' ') . ' triangles. Of so fine a one only sizes and amounts are measured; save it coarser and hand it in again.');
+        if (!$kind->isPlain() && $part->isFine()) {
+            return $m->rows->unknown(
+                $r,
+                'The file has more than ' .
+                    number_format(PartMeasures::FINE, 0, '.', ' ') .
+                    ' triangles. Of so fine a one only sizes and amounts are measured; save it coarser and hand it in again.',
+            );
         }
-        if ($kind->needsClosed() && ! $m->isClosed()) {
+        if ($kind->needsClosed() && !$m->isClosed()) {
             return $m->rows->unknown($r, 'The surface of the part is open, so it encloses nothing that could be measured.');
         }
 

@@ -80,7 +80,10 @@ final class Measuring
         $b = $this->subject->part->bounds();
         [$i, $j] = Axes::others($axis);
         $corners = [];
-        foreach ([[$b->min[$i], $b->min[$j]], [$b->max[$i], $b->min[$j]], [$b->max[$i], $b->max[$j]], [$b->min[$i], $b->max[$j]]] as [$u, $v]) {
+        foreach (
+            [[$b->min[$i], $b->min[$j]], [$b->max[$i], $b->min[$j]], [$b->max[$i], $b->max[$j]], [$b->min[$i], $b->max[$j]]]
+            as [$u, $v]
+        ) {
             $p = [0.0, 0.0, 0.0];
             [$p[$axis], $p[$i], $p[$j]] = [$at, $u, $v];
             $corners[] = $p;
@@ -100,12 +103,26 @@ final class Measuring
     {
         $unit = $this->subject->unit;
         if ($w->thinnest === INF) {
-            return $what === 'gap' ? $this->rows->row($r, 'none', null, '', true, '', '', null) : $this->rows->unknown($r, 'No wall could be measured.');
+            return $what === 'gap'
+                ? $this->rows->row($r, 'none', null, '', true, '', '', null)
+                : $this->rows->unknown($r, 'No wall could be measured.');
         }
 
-        return $this->rows->row($r, $unit->show($w->thinnest), $w->thinnest - $r->nominal, $unit->show($w->thinnest - $r->nominal), $w->thinnest >= $r->nominal - self::THIN,
+        return $this->rows->row(
+            $r,
+            $unit->show($w->thinnest),
+            $w->thinnest - $r->nominal,
+            $unit->show($w->thinnest - $r->nominal),
+            $w->thinnest >= $r->nominal - self::THIN,
             $unit->show($r->nominal - $w->thinnest) . ($what === 'wall' ? ' too thin' : ' too narrow'),
-            $what === 'wall' ? 'The wall at the marked spot is ' . $unit->show($w->thinnest) . ' ' . $unit->word() . ' thick. It may not print.' : 'The gap at the marked spot is ' . $unit->show($w->thinnest) . ' ' . $unit->word() . ' wide. It may grow together in print.',
-            ['kind' => 'spot', 'at' => $w->spot]);
+            $what === 'wall'
+                ? 'The wall at the marked spot is ' . $unit->show($w->thinnest) . ' ' . $unit->word() . ' thick. It may not print.'
+                : 'The gap at the marked spot is ' .
+                    $unit->show($w->thinnest) .
+                    ' ' .
+                    $unit->word() .
+                    ' wide. It may grow together in print.',
+            ['kind' => 'spot', 'at' => $w->spot],
+        );
     }
 }

@@ -39,10 +39,10 @@ final class Pairing
                 }
             }
         }
-        usort($candidates, static fn (array $p, array $q): int => $p[0] <=> $q[0] ?: $p[2] <=> $q[2]);
+        usort($candidates, static fn(array $p, array $q): int => $p[0] <=> $q[0] ?: $p[2] <=> $q[2]);
         $pairs = $taken = $cost = [];
         foreach ($candidates as [$c, $key, $i]) {
-            if (! isset($pairs[$key]) && ! isset($taken[$i])) {
+            if (!isset($pairs[$key]) && !isset($taken[$i])) {
                 $pairs[$key] = [$found[$i], null];
                 $taken[$i] = true;
                 $cost[$key] = $c;
@@ -50,7 +50,7 @@ final class Pairing
         }
         foreach ($candidates as [$c, $key, $i]) {
             // right on its place there is nothing to doubt
-            if (! isset($taken[$i]) && isset($pairs[$key]) && $c - $cost[$key] < self::SAME && $c > 0.01) {
+            if (!isset($taken[$i]) && isset($pairs[$key]) && $c - $cost[$key] < self::SAME && $c > 0.01) {
                 $pairs[$key][1] = $found[$i];
             }
         }

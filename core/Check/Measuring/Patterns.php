@@ -18,7 +18,12 @@ final class Patterns
     /** @return list<Hole> holes along an axis with about this diameter */
     public static function holes(PartMeasures $m, int $axis, float $diameter, float $within): array
     {
-        return array_values(array_filter($m->features()->holes, static fn (Hole $h): bool => $h->principal() === $axis && abs(2 * $h->radius - $diameter) <= $within));
+        return array_values(
+            array_filter(
+                $m->features()->holes,
+                static fn(Hole $h): bool => $h->principal() === $axis && abs(2 * $h->radius - $diameter) <= $within,
+            ),
+        );
     }
 
     /**
@@ -33,10 +38,10 @@ final class Patterns
             return null;
         }
         [$a, $b] = Axes::others($axis);
-        $p = array_map(static fn (Hole $h): array => [$h->point[$a], $h->point[$b]], $holes);
+        $p = array_map(static fn(Hole $h): array => [$h->point[$a], $h->point[$b]], $holes);
         $n = count($p);
         $c = [array_sum(array_column($p, 0)) / $n, array_sum(array_column($p, 1)) / $n];
-        $radii = array_map(static fn (array $q): float => hypot($q[0] - $c[0], $q[1] - $c[1]), $p);
+        $radii = array_map(static fn(array $q): float => hypot($q[0] - $c[0], $q[1] - $c[1]), $p);
         $mean = array_sum($radii) / $n;
 
         return $mean > 1e-6 && max($radii) - min($radii) <= self::ALIKE + 0.05 * $mean ? [$c[0], $c[1], 2 * $mean] : null;
@@ -54,7 +59,7 @@ final class Patterns
             return null;
         }
         [$a, $b] = Axes::others($axis);
-        $p = array_map(static fn (Hole $h): array => [$h->point[$a], $h->point[$b]], $holes);
+        $p = array_map(static fn(Hole $h): array => [$h->point[$a], $h->point[$b]], $holes);
         sort($p);
         $n = count($p);
         $d = [$p[$n - 1][0] - $p[0][0], $p[$n - 1][1] - $p[0][1]];
@@ -77,7 +82,7 @@ final class Patterns
         $size = $m->bounds()->size();
         foreach ($m->features()->flats as $f) {
             $n = array_map(abs(...), $f->normal);
-            $axes = array_keys(array_filter($n, static fn (float $v): bool => abs($v - M_SQRT1_2) < 1e-4));
+            $axes = array_keys(array_filter($n, static fn(float $v): bool => abs($v - M_SQRT1_2) < 1e-4));
             if (count($axes) !== 2 || $f->box === null) {
                 continue;
             }

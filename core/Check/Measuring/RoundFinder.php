@@ -38,7 +38,11 @@ final class RoundFinder
     /** The place, and the width where several are asked on one axis: counterbored holes have two there. */
     private static function key(Requirement $r, string $end = ''): string
     {
-        return round($r->number("u$end"), self::DECIMALS) . '|' . round($r->number("v$end"), self::DECIMALS) . '|' . ($end === '' && isset($r->where['nth']) ? (string) $r->where['nth'] : '0');
+        return round($r->number("u$end"), self::DECIMALS) .
+            '|' .
+            round($r->number("v$end"), self::DECIMALS) .
+            '|' .
+            ($end === '' && isset($r->where['nth']) ? (string) $r->where['nth'] : '0');
     }
 
     /** Whether it is about holes, or pins, that are to be found. */
@@ -60,14 +64,18 @@ final class RoundFinder
             return $this->pairs[$which];
         }
         $f = $this->part->features();
-        $found = array_values(array_filter($pins ? $f->bosses : $f->holes, static fn (Hole $h): bool => $h->principal() === $axis));
+        $found = array_values(array_filter($pins ? $f->bosses : $f->holes, static fn(Hole $h): bool => $h->principal() === $axis));
         $places = [];
         foreach ($this->asked as $r) {
-            if (! isset($r->where['axis']) || $r->axis() !== $axis || ! self::isAbout($r, $pins)) {
+            if (!isset($r->where['axis']) || $r->axis() !== $axis || !self::isAbout($r, $pins)) {
                 continue;
             }
             $wide = $r->kind->isWidth() ? $r->nominal : null;
-            $places[self::key($r)] = [$r->number('u'), $r->number('v'), $wide ?? $places[self::key($r)][2] ?? (isset($r->where['diameter']) ? $r->number('diameter') : null)];
+            $places[self::key($r)] = [
+                $r->number('u'),
+                $r->number('v'),
+                $wide ?? ($places[self::key($r)][2] ?? (isset($r->where['diameter']) ? $r->number('diameter') : null)),
+            ];
             if (self::hasSecond($r)) {
                 $places[self::key($r, '2')] ??= [$r->number('u2'), $r->number('v2'), null];
             }

@@ -45,7 +45,13 @@ final class RoundRows
             return $this->untold($r);
         }
 
-        return $this->rows->length($r, 2 * $h->radius, Diagnosis::diameter(2 * $h->radius, $r, $this->subject->unit) . $this->doubt($doubt, $r), $this->ring($h, $r->axis(), $r->nominal / 2), '⌀ ');
+        return $this->rows->length(
+            $r,
+            2 * $h->radius,
+            Diagnosis::diameter(2 * $h->radius, $r, $this->subject->unit) . $this->doubt($doubt, $r),
+            $this->ring($h, $r->axis(), $r->nominal / 2),
+            '⌀ ',
+        );
     }
 
     public function place(Requirement $r): Row
@@ -62,8 +68,16 @@ final class RoundRows
         $v = $h->point[$b] - $min[$b];
         $off = hypot($u - $r->number('u'), $v - $r->number('v'));
 
-        return $this->rows->row($r, $unit->show($u) . ', ' . $unit->show($v), $off, $unit->show($off), $off <= $r->tolerance + Rows::SLACK,
-            $unit->show($off) . ' off its place', Diagnosis::place([$u, $v], $r, $this->subject->part, $unit) . $this->doubt($doubt, $r), $this->ring($h, $r->axis(), null));
+        return $this->rows->row(
+            $r,
+            $unit->show($u) . ', ' . $unit->show($v),
+            $off,
+            $unit->show($off),
+            $off <= $r->tolerance + Rows::SLACK,
+            $unit->show($off) . ' off its place',
+            Diagnosis::place([$u, $v], $r, $this->subject->part, $unit) . $this->doubt($doubt, $r),
+            $this->ring($h, $r->axis(), null),
+        );
     }
 
     public function depth(Requirement $r): Row
@@ -78,15 +92,45 @@ final class RoundRows
         }
         $unit = $this->subject->unit;
         $place = $this->ring($hole, $r->axis(), null);
-        if (! $r->goesThrough()) {
+        if (!$r->goesThrough()) {
             return $hole->through
-                ? $this->rows->row($r, 'through', null, '', false, 'Goes through', 'The hole should end at a depth of ' . $unit->brief($r->nominal) . '; it goes right through the part.', $place)
-                : $this->rows->length($r, $hole->depth(), 'The hole is ' . $unit->show($hole->depth()) . ' deep to where its full width ends; ' . $unit->brief($r->nominal) . ' is asked.', $place);
+                ? $this->rows->row(
+                    $r,
+                    'through',
+                    null,
+                    '',
+                    false,
+                    'Goes through',
+                    'The hole should end at a depth of ' . $unit->brief($r->nominal) . '; it goes right through the part.',
+                    $place,
+                )
+                : $this->rows->length(
+                    $r,
+                    $hole->depth(),
+                    'The hole is ' .
+                        $unit->show($hole->depth()) .
+                        ' deep to where its full width ends; ' .
+                        $unit->brief($r->nominal) .
+                        ' is asked.',
+                    $place,
+                );
         }
         $skin = $hole->through ? 0.0 : BlindEnd::left($this->subject->part, $hole);
 
-        return $this->rows->row($r, $hole->through ? 'through' : $unit->show($hole->depth()), $hole->through ? 0.0 : -$skin, $hole->through ? '' : $unit->show($skin), $hole->through,
-            'Not through', 'The hole does not go through: ' . $unit->show($skin) . ' ' . $unit->word() . ' are left at its end. Make it deeper, or choose “through”.', $place);
+        return $this->rows->row(
+            $r,
+            $hole->through ? 'through' : $unit->show($hole->depth()),
+            $hole->through ? 0.0 : -$skin,
+            $hole->through ? '' : $unit->show($skin),
+            $hole->through,
+            'Not through',
+            'The hole does not go through: ' .
+                $unit->show($skin) .
+                ' ' .
+                $unit->word() .
+                ' are left at its end. Make it deeper, or choose “through”.',
+            $place,
+        );
     }
 
     public function height(Requirement $r): Row
@@ -101,7 +145,12 @@ final class RoundRows
         $unit = $this->subject->unit;
         $got = $found[0]->depth();
 
-        return $this->rows->length($r, $got, Diagnosis::factor($got, $r->nominal, $unit, 'end of the round stands'), $this->ring($found[0], $r->axis(), null));
+        return $this->rows->length(
+            $r,
+            $got,
+            Diagnosis::factor($got, $r->nominal, $unit, 'end of the round stands'),
+            $this->ring($found[0], $r->axis(), null),
+        );
     }
 
     public function axisDistance(Requirement $r): Row
@@ -116,13 +165,22 @@ final class RoundRows
         $unit = $this->subject->unit;
         $text = "The axes are {$unit->show($got)} apart; {$unit->brief($r->nominal)} is asked.";
         $edges = $got - $p->radius - $q->radius;
-        foreach ([[$edges, 'from rim to rim instead of from middle to middle'], [$got + $p->radius + $q->radius, 'over both holes instead of from middle to middle']] as [$other, $how]) {
+        foreach (
+            [
+                [$edges, 'from rim to rim instead of from middle to middle'],
+                [$got + $p->radius + $q->radius, 'over both holes instead of from middle to middle'],
+            ]
+            as [$other, $how]
+        ) {
             if (abs($other - $r->nominal) < 0.01 * $r->nominal) {
                 $text .= " Was it measured $how?";
             }
         }
 
-        return $this->rows->length($r, $got, $text, ['kind' => 'spot', 'at' => Vector::add($p->point, Vector::sub($q->point, $p->point), 0.5)]);
+        return $this->rows->length($r, $got, $text, [
+            'kind' => 'spot',
+            'at' => Vector::add($p->point, Vector::sub($q->point, $p->point), 0.5),
+        ]);
     }
 
     public function sinkDiameter(Requirement $r): Row
@@ -133,7 +191,13 @@ final class RoundRows
         }
         $wide = 2 * max($cone->low, $cone->high);
 
-        return $this->rows->length($r, $wide, Diagnosis::diameter($wide, $r, $this->subject->unit), ['kind' => 'spot', 'at' => $cone->point], '⌀ ');
+        return $this->rows->length(
+            $r,
+            $wide,
+            Diagnosis::diameter($wide, $r, $this->subject->unit),
+            ['kind' => 'spot', 'at' => $cone->point],
+            '⌀ ',
+        );
     }
 
     public function sinkAngle(Requirement $r): Row
@@ -145,8 +209,17 @@ final class RoundRows
         $got = $cone->opening();
         $halved = abs($got - 2 * $r->nominal) < 1 || abs(2 * $got - $r->nominal) < 1;
 
-        return $this->rows->angle($r, $got, 'The sinking opens by ' . round($got, 1) . '° from side to side; ' . round($r->nominal, 1) . '° is asked.'
-            . ($halved ? ' Was half the angle taken for the whole, or the whole for half?' : ''), ['kind' => 'spot', 'at' => $cone->point]);
+        return $this->rows->angle(
+            $r,
+            $got,
+            'The sinking opens by ' .
+                round($got, 1) .
+                '° from side to side; ' .
+                round($r->nominal, 1) .
+                '° is asked.' .
+                ($halved ? ' Was half the angle taken for the whole, or the whole for half?' : ''),
+            ['kind' => 'spot', 'at' => $cone->point],
+        );
     }
 
     private function noSink(Requirement $r): Row
@@ -161,18 +234,37 @@ final class RoundRows
             return $this->rows->missing($r, 'No cone stands here.');
         }
 
-        if (($cone->high > $cone->low) !== ($r->number('up') > 0)) {
-            return $this->rows->row($r, 'the other way', null, '', false, 'Other way round', 'The cone is wide where it should be narrow.', ['kind' => 'spot', 'at' => $cone->point]);
+        if ($cone->high > $cone->low !== $r->number('up') > 0) {
+            return $this->rows->row(
+                $r,
+                'the other way',
+                null,
+                '',
+                false,
+                'Other way round',
+                'The cone is wide where it should be narrow.',
+                ['kind' => 'spot', 'at' => $cone->point],
+            );
         }
 
-        return $this->rows->angle($r, $cone->opening(), 'The cone opens by ' . round($cone->opening(), 1) . '° from side to side; ' . round($r->nominal, 1) . '° is asked.', ['kind' => 'spot', 'at' => $cone->point]);
+        return $this->rows->angle(
+            $r,
+            $cone->opening(),
+            'The cone opens by ' . round($cone->opening(), 1) . '° from side to side; ' . round($r->nominal, 1) . '° is asked.',
+            ['kind' => 'spot', 'at' => $cone->point],
+        );
     }
 
     private function cone(Requirement $r, bool $hollow): ?RoundPiece
     {
-        $like = array_values(array_filter($this->subject->part->features()->cones, static fn (RoundPiece $c): bool => $c->hollow === $hollow && abs($c->axis[$r->axis()]) > self::ALONG));
+        $like = array_values(
+            array_filter(
+                $this->subject->part->features()->cones,
+                static fn(RoundPiece $c): bool => $c->hollow === $hollow && abs($c->axis[$r->axis()]) > self::ALONG,
+            ),
+        );
 
-        return $this->nearest($like, $r, static fn (RoundPiece $p): array => $p->point);
+        return $this->nearest($like, $r, static fn(RoundPiece $p): array => $p->point);
     }
 
     public function slotLength(Requirement $r): Row
@@ -195,8 +287,12 @@ final class RoundRows
         $slot = $this->slot($r);
         $unit = $this->subject->unit;
 
-        return $slot === null ? $this->noSlot($r)
-            : $this->rows->length($r, $slot->width, "The slot is {$unit->show($slot->width)} wide; {$unit->brief($r->nominal)} is asked.", ['kind' => 'spot', 'at' => $slot->middle]);
+        return $slot === null
+            ? $this->noSlot($r)
+            : $this->rows->length($r, $slot->width, "The slot is {$unit->show($slot->width)} wide; {$unit->brief($r->nominal)} is asked.", [
+                'kind' => 'spot',
+                'at' => $slot->middle,
+            ]);
     }
 
     private function noSlot(Requirement $r): Row
@@ -206,9 +302,11 @@ final class RoundRows
 
     private function slot(Requirement $r): ?Slot
     {
-        $like = array_values(array_filter($this->subject->part->features()->slots, static fn (Slot $s): bool => abs($s->axis[$r->axis()]) > self::ALONG));
+        $like = array_values(
+            array_filter($this->subject->part->features()->slots, static fn(Slot $s): bool => abs($s->axis[$r->axis()]) > self::ALONG),
+        );
 
-        return $this->nearest($like, $r, static fn (Slot $s): array => $s->middle);
+        return $this->nearest($like, $r, static fn(Slot $s): array => $s->middle);
     }
 
     /**
@@ -239,25 +337,39 @@ final class RoundRows
 
     private function absent(Requirement $r): Row
     {
-        return $this->rows->missing($r, $r->kind->of() === Feature::Pin ? Diagnosis::noPin($r, $this->subject->part, $this->subject->unit) : Diagnosis::noHole($r, $this->subject->part, $this->subject->unit));
+        return $this->rows->missing(
+            $r,
+            $r->kind->of() === Feature::Pin
+                ? Diagnosis::noPin($r, $this->subject->part, $this->subject->unit)
+                : Diagnosis::noHole($r, $this->subject->part, $this->subject->unit),
+        );
     }
 
     /** No guess is made between two that measure differently. */
     private function untold(Requirement $r): Row
     {
-        return $this->rows->unknown($r, 'Two ' . ($r->kind->of() === Feature::Pin ? 'pins' : 'holes') . ' are equally near to the asked place and differ; which one is meant cannot be told.');
+        return $this->rows->unknown(
+            $r,
+            'Two ' .
+                ($r->kind->of() === Feature::Pin ? 'pins' : 'holes') .
+                ' are equally near to the asked place and differ; which one is meant cannot be told.',
+        );
     }
 
     private function doubt(?Hole $doubt, Requirement $r): string
     {
-        return $doubt !== null ? ' Another ' . ($r->kind->of() === Feature::Pin ? 'pin' : 'hole') . ' is just as near to the asked place; it is not sure that this one is meant.' : '';
+        return $doubt !== null
+            ? ' Another ' .
+                    ($r->kind->of() === Feature::Pin ? 'pin' : 'hole') .
+                    ' is just as near to the asked place; it is not sure that this one is meant.'
+            : '';
     }
 
     /** @return array<string, mixed> the end of the round nearer the usual viewer: top, front or right */
     private function ring(Hole $h, int $axis, ?float $asked): array
     {
         $p = $h->point;
-        $p[$axis] += ($axis === 1 ? -1 : 1) * $h->depth() / 2;
+        $p[$axis] += (($axis === 1 ? -1 : 1) * $h->depth()) / 2;
 
         return ['kind' => 'ring', 'centre' => $p, 'axis' => $axis, 'radius' => $h->radius, 'asked' => $asked];
     }

@@ -41,18 +41,25 @@ final class FaceProposals
                 }
                 $at = Axes::clean($f->centroid[$axis] - $min[$axis]);
                 $sign = $f->normal[$axis] > 0 ? 1 : -1;
-                if (! isset($levels["$at"]) || $levels["$at"][1] < $f->area) {
+                if (!isset($levels["$at"]) || $levels["$at"][1] < $f->area) {
                     $levels["$at"] = [$at, $f->area, $sign];
                 }
             }
             ksort($levels, SORT_NUMERIC);
             foreach (array_slice($levels, 0, self::MOST_LEVELS, true) as [$at, , $sign]) {
-                if ($at < 1e-6 || $at > $size[$axis] - 1e-6 || ! isset($levels['0'])) {
+                if ($at < 1e-6 || $at > $size[$axis] - 1e-6 || !isset($levels['0'])) {
                     continue;
                 }
-                $out[] = new Requirement('step-' . Axes::LETTER[$axis] . '-' . round($at, 3), $kind,
-                    'From ' . Axes::FIRST[$axis] . ' to the ' . ($sign > 0 ? 'step' : 'edge'), $at, $tolerance, 2, count($levels) === 3,
-                    ['axis' => $axis, 'low' => 0.0, 'high' => $at, 'lowSign' => -1, 'highSign' => $sign]);
+                $out[] = new Requirement(
+                    'step-' . Axes::LETTER[$axis] . '-' . round($at, 3),
+                    $kind,
+                    'From ' . Axes::FIRST[$axis] . ' to the ' . ($sign > 0 ? 'step' : 'edge'),
+                    $at,
+                    $tolerance,
+                    2,
+                    count($levels) === 3,
+                    ['axis' => $axis, 'low' => 0.0, 'high' => $at, 'lowSign' => -1, 'highSign' => $sign],
+                );
             }
         }
 
@@ -64,16 +71,28 @@ final class FaceProposals
     {
         $part = $p->part;
         $out = [];
-        $chamfers = array_map(static fn (array $c): int => spl_object_id($c[1]), Patterns::chamfers($part));
+        $chamfers = array_map(static fn(array $c): int => spl_object_id($c[1]), Patterns::chamfers($part));
         foreach ($part->features()->flats as $f) {
-            if (max(array_map(abs(...), $f->normal)) > 1 - 1e-6 || in_array(spl_object_id($f), $chamfers, true) || count($out) === self::MOST_ANGLES) {
+            if (
+                max(array_map(abs(...), $f->normal)) > 1 - 1e-6 ||
+                in_array(spl_object_id($f), $chamfers, true) ||
+                count($out) === self::MOST_ANGLES
+            ) {
                 continue;
             }
             // against the ground, except where the face is upright
             $axis = abs($f->normal[2]) > 1e-6 ? 2 : 1;
-            $n = array_map(static fn (float $v): float => round($v, 6) + 0.0, $f->normal);
-            $out[] = new Requirement('angle-' . substr(md5(implode(' ', $n) . round($f->offset, 2)), 0, 6), $kind, 'Slanting face against the ' . ($axis === 2 ? 'ground' : 'front'), Axes::clean(round(self::against($f, $axis), 6)), 1.0, 1, false,
-                ['axis' => $axis, 'nx' => $n[0], 'ny' => $n[1], 'nz' => $n[2], 'side' => self::slope($f, $axis)]);
+            $n = array_map(static fn(float $v): float => round($v, 6) + 0.0, $f->normal);
+            $out[] = new Requirement(
+                'angle-' . substr(md5(implode(' ', $n) . round($f->offset, 2)), 0, 6),
+                $kind,
+                'Slanting face against the ' . ($axis === 2 ? 'ground' : 'front'),
+                Axes::clean(round(self::against($f, $axis), 6)),
+                1.0,
+                1,
+                false,
+                ['axis' => $axis, 'nx' => $n[0], 'ny' => $n[1], 'nz' => $n[2], 'side' => self::slope($f, $axis)],
+            );
         }
 
         return $out;
@@ -103,7 +122,16 @@ final class FaceProposals
         }
         foreach ($rounds as $radius => $kinds) {
             foreach ($kinds as $hollow => $list) {
-                $out[] = new Requirement('round-' . $radius . ($hollow ? '-in' : ''), $kind, $hollow ? 'Rounded inner edges' : 'Rounded edges', Axes::clean($list[0]), $p->tolerance, 1, false, ['count' => count($list), 'hollow' => $hollow]);
+                $out[] = new Requirement(
+                    'round-' . $radius . ($hollow ? '-in' : ''),
+                    $kind,
+                    $hollow ? 'Rounded inner edges' : 'Rounded edges',
+                    Axes::clean($list[0]),
+                    $p->tolerance,
+                    1,
+                    false,
+                    ['count' => count($list), 'hollow' => $hollow],
+                );
             }
         }
 
@@ -118,7 +146,9 @@ final class FaceProposals
             $chamfers[(string) round($width, 3)][] = $width;
         }
         foreach ($chamfers as $width => $list) {
-            $out[] = new Requirement("chamfer-$width", $kind, 'Chamfers', Axes::clean($list[0]), $p->tolerance, 1, false, ['count' => count($list)]);
+            $out[] = new Requirement("chamfer-$width", $kind, 'Chamfers', Axes::clean($list[0]), $p->tolerance, 1, false, [
+                'count' => count($list),
+            ]);
         }
 
         return $out;

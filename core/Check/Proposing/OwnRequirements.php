@@ -43,7 +43,7 @@ final class OwnRequirements
         }
         $a = $data[$from] ?? null;
         $b = $data[$to] ?? null;
-        if ($a === null || $b === null || ! isset(self::WHAT[$what])) {
+        if ($a === null || $b === null || !isset(self::WHAT[$what])) {
             return 'Choose between what.';
         }
         $id = self::BEGINS . "$what-$from-$to";
@@ -52,14 +52,35 @@ final class OwnRequirements
         if ($what === 'mirror') {
             $problem = self::unmirrored($a, $b);
 
-            return $problem ?? new Requirement($id, new Symmetry, 'Alike on both sides of the middle', 0.0, $tolerance, 2, true, ['axis' => (int) $a->axis(), 'about' => 'faces'] + $where);
+            return $problem ??
+                new Requirement(
+                    $id,
+                    new Symmetry(),
+                    'Alike on both sides of the middle',
+                    0.0,
+                    $tolerance,
+                    2,
+                    true,
+                    ['axis' => (int) $a->axis(), 'about' => 'faces'] + $where,
+                );
         }
         $stretch = Stretch::between($a, $b);
         if ($stretch === null || $stretch->length < 1e-6) {
-            return $stretch === null ? 'These two are not parallel, so they have no distance.' : 'These two are at the same place: their distance is 0.';
+            return $stretch === null
+                ? 'These two are not parallel, so they have no distance.'
+                : 'These two are at the same place: their distance is 0.';
         }
 
-        return new Requirement($id, new Distance, ucfirst($a->name($unit)) . ' to ' . $b->name($unit), Axes::clean($stretch->length), $tolerance, 2, true, $where);
+        return new Requirement(
+            $id,
+            new Distance(),
+            ucfirst($a->name($unit)) . ' to ' . $b->name($unit),
+            Axes::clean($stretch->length),
+            $tolerance,
+            2,
+            true,
+            $where,
+        );
     }
 
     /** Measured anew on the reference part as it is now; as it was where that does not have it any more. */

@@ -36,7 +36,9 @@ final class Proposing
 
     public function isSymmetric(int $axis): bool
     {
-        return $this->symmetric[$axis] ??= Symmetry::across($this->part->solid, $axis, $this->part->bounds(), $this->part->tree(), null, self::ALIKE)->deviation < self::ALIKE;
+        return $this->symmetric[$axis] ??=
+            Symmetry::across($this->part->solid, $axis, $this->part->bounds(), $this->part->tree(), null, self::ALIKE)->deviation <
+            self::ALIKE;
     }
 
     /** A size of the printer as it is written in the unit of the exercise. */
@@ -50,7 +52,7 @@ final class Proposing
     /** @return array<string, StepKind> by id, those that the reference part is made with; none where it was not made here */
     public function stepKinds(): array
     {
-        $used = array_flip(array_map(static fn (Step $s): string => $s->kind->id(), $this->steps()));
+        $used = array_flip(array_map(static fn(Step $s): string => $s->kind->id(), $this->steps()));
 
         return array_intersect_key(StepKinds::all(), $used);
     }
@@ -58,12 +60,12 @@ final class Proposing
     /** Whether there is a sketch among its steps. */
     public function draws(): bool
     {
-        return array_filter($this->steps(), static fn (Step $s): bool => $s->kind->draws()) !== [];
+        return array_filter($this->steps(), static fn(Step $s): bool => $s->kind->draws()) !== [];
     }
 
     /** @return list<Step> steps that are switched on */
     private function steps(): array
     {
-        return array_values(array_filter($this->recipe->steps ?? [], static fn (Step $s): bool => ! $s->off));
+        return array_values(array_filter($this->recipe->steps ?? [], static fn(Step $s): bool => !$s->off));
     }
 }

@@ -34,7 +34,7 @@ final class RoundProposals
      */
     private static function along(array $list): array
     {
-        return array_values(array_filter($list, static fn (Hole $h): bool => $h->principal() !== null));
+        return array_values(array_filter($list, static fn(Hole $h): bool => $h->principal() !== null));
     }
 
     /** @return array<string, float|int> */
@@ -56,7 +56,7 @@ final class RoundProposals
         [$part, $tolerance, $what] = [$p->part, $p->tolerance, $of->value];
         $list = self::along($of === Feature::Hole ? $part->features()->holes : $part->features()->bosses);
         $out = $there = [];
-        $siblings = array_count_values(array_map(static fn (Hole $h): string => 'a' . $h->principal(), $list));
+        $siblings = array_count_values(array_map(static fn(Hole $h): string => 'a' . $h->principal(), $list));
         $asked = $of === Feature::Hole;
         foreach (array_slice($list, 0, self::MOST_SINGLE) as $i => $h) {
             $axis = (int) $h->principal();
@@ -67,10 +67,37 @@ final class RoundProposals
             $nth = $there[$key] = ($there[$key] ?? -1) + 1;
             $where += $nth > 0 ? ['nth' => $nth, 'diameter' => Axes::clean(2 * $h->radius)] : ['diameter' => Axes::clean(2 * $h->radius)];
             $name = ($asked ? 'Hole' : 'Round') . (count($list) === 1 ? '' : ' ' . ($i + 1));
-            $out[] = new Requirement("$what-$i-diameter", $width, "$name, diameter", Axes::clean(2 * $h->radius), $tolerance, 2, $asked, $where);
-            $out[] = new Requirement("$what-$i-place", $place, "$name, from " . Axes::FIRST[$a] . ' and ' . Axes::FIRST[$b], 0.0, $tolerance, 2, $asked, $where);
+            $out[] = new Requirement(
+                "$what-$i-diameter",
+                $width,
+                "$name, diameter",
+                Axes::clean(2 * $h->radius),
+                $tolerance,
+                2,
+                $asked,
+                $where,
+            );
+            $out[] = new Requirement(
+                "$what-$i-place",
+                $place,
+                "$name, from " . Axes::FIRST[$a] . ' and ' . Axes::FIRST[$b],
+                0.0,
+                $tolerance,
+                2,
+                $asked,
+                $where,
+            );
             $out[] = $asked
-                ? new Requirement("hole-$i-depth", $depth, $h->through ? "$name goes through" : "$name, depth", $h->through ? 0.0 : Axes::clean($h->depth()), $tolerance, 1, false, $where)
+                ? new Requirement(
+                    "hole-$i-depth",
+                    $depth,
+                    $h->through ? "$name goes through" : "$name, depth",
+                    $h->through ? 0.0 : Axes::clean($h->depth()),
+                    $tolerance,
+                    1,
+                    false,
+                    $where,
+                )
                 : new Requirement("pin-$i-height", $depth, "$name, height", Axes::clean($h->depth()), $tolerance, 1, false, $where);
         }
 
@@ -100,7 +127,16 @@ final class RoundProposals
             $out[] = new Requirement("count-$id", $count, "$name, no more", (float) count($holes), 0.0, 1, false, $where);
             $circle = Patterns::circle($holes, $axis);
             if ($circle !== null) {
-                $out[] = new Requirement("circle-$id", $circleOf, "$name, pitch circle", Axes::clean($circle[2]), $tolerance, 2, false, $where);
+                $out[] = new Requirement(
+                    "circle-$id",
+                    $circleOf,
+                    "$name, pitch circle",
+                    Axes::clean($circle[2]),
+                    $tolerance,
+                    2,
+                    false,
+                    $where,
+                );
             }
             $row = Patterns::row($holes, $axis);
             if ($row !== null && $row[0] - $row[1] < self::EVEN) {
@@ -110,8 +146,16 @@ final class RoundProposals
             for ($i = 1; $i < count($holes) && $distances < self::MOST_DISTANCES; $i++, $distances++) {
                 [$one, $next] = [$holes[$i - 1], $holes[$i]];
                 $to = self::where($part, $axis, ...$next->point);
-                $out[] = new Requirement("between-$id-$i", $distance, 'Between the axes of two holes ⌀ ' . round($diameter, 2), Axes::clean(hypot($one->point[$a] - $next->point[$a], $one->point[$b] - $next->point[$b])), $tolerance, 2, false,
-                    self::where($part, $axis, ...$one->point) + ['u2' => $to['u'], 'v2' => $to['v'], 'diameter' => $diameter]);
+                $out[] = new Requirement(
+                    "between-$id-$i",
+                    $distance,
+                    'Between the axes of two holes ⌀ ' . round($diameter, 2),
+                    Axes::clean(hypot($one->point[$a] - $next->point[$a], $one->point[$b] - $next->point[$b])),
+                    $tolerance,
+                    2,
+                    false,
+                    self::where($part, $axis, ...$one->point) + ['u2' => $to['u'], 'v2' => $to['v'], 'diameter' => $diameter],
+                );
             }
         }
 
@@ -135,7 +179,16 @@ final class RoundProposals
             $where = self::where($part, $axis, ...$c->point);
             $angle = $where + ['up' => $c->high > $c->low ? 1 : -1, 'side' => Axes::clean(hypot($c->length(), $c->high - $c->low))];
             if ($c->hollow) {
-                $out[] = new Requirement("sink-$i-diameter", $wide, 'Sinking, diameter', Axes::clean(2 * max($c->low, $c->high)), $tolerance, 2, false, $where);
+                $out[] = new Requirement(
+                    "sink-$i-diameter",
+                    $wide,
+                    'Sinking, diameter',
+                    Axes::clean(2 * max($c->low, $c->high)),
+                    $tolerance,
+                    2,
+                    false,
+                    $where,
+                );
                 $out[] = new Requirement("sink-$i-angle", $opening, 'Sinking, angle', Axes::clean($c->opening()), 1.0, 1, false, $angle);
             } else {
                 $out[] = new Requirement("taper-$i", $taper, 'Cone, angle', Axes::clean($c->opening()), 1.0, 1, false, $angle);

@@ -45,7 +45,7 @@ final class Diagnoser
             self::look($facts, $found);
         } catch (OverBudget $e) {
             // what was found stands; looking further would cost too much
-            if (! $e->limit->isOfThePart()) {
+            if (!$e->limit->isOfThePart()) {
                 throw $e;
             }
         }
@@ -82,7 +82,7 @@ final class Diagnoser
     {
         foreach ($facts->off() as $r) {
             $kind = Kinds::find($r->kind);
-            if ($kind !== null && ! $kind->isPrinting() && ! $kind->isMaking()) {
+            if ($kind !== null && !$kind->isPrinting() && !$kind->isMaking()) {
                 return true;
             }
         }
@@ -97,10 +97,10 @@ final class Diagnoser
      */
     private static function explained(Facts $facts, array $found): bool
     {
-        $good = array_merge(...array_map(static fn (Finding $f): array => $f->confidence >= self::GOOD ? $f->rows : [], $found));
-        $off = array_filter($facts->off(), static fn (Row $r): bool => ! in_array($r->kind, self::FOLLOWS, true));
+        $good = array_merge(...array_map(static fn(Finding $f): array => $f->confidence >= self::GOOD ? $f->rows : [], $found));
+        $off = array_filter($facts->off(), static fn(Row $r): bool => !in_array($r->kind, self::FOLLOWS, true));
 
-        return $off !== [] && array_diff(array_map(static fn (Row $r): string => $r->id, $off), $good) === [];
+        return $off !== [] && array_diff(array_map(static fn(Row $r): string => $r->id, $off), $good) === [];
     }
 
     /**
@@ -111,11 +111,11 @@ final class Diagnoser
      */
     private static function ranked(array $found): array
     {
-        usort($found, static fn (Finding $a, Finding $b): int => $b->confidence <=> $a->confidence);
+        usort($found, static fn(Finding $a, Finding $b): int => $b->confidence <=> $a->confidence);
         $out = $explained = $seen = [];
         foreach ($found as $f) {
-            $new = $f->rows === [] ? ! isset($seen[$f->slip->value]) : array_diff($f->rows, array_keys($explained)) !== [];
-            if (! $new) {
+            $new = $f->rows === [] ? !isset($seen[$f->slip->value]) : array_diff($f->rows, array_keys($explained)) !== [];
+            if (!$new) {
                 continue;
             }
             $seen[$f->slip->value] = true;
@@ -138,7 +138,13 @@ final class Diagnoser
         foreach ($found as $f) {
             foreach ($out as $i => $g) {
                 if ($g->slip === $f->slip && array_intersect($g->rows, $f->rows) !== []) {
-                    $out[$i] = new Finding($g->slip, $g->confidence, $g->words, array_values(array_unique([...$g->rows, ...$f->rows])), $g->place ?? $f->place);
+                    $out[$i] = new Finding(
+                        $g->slip,
+                        $g->confidence,
+                        $g->words,
+                        array_values(array_unique([...$g->rows, ...$f->rows])),
+                        $g->place ?? $f->place,
+                    );
 
                     continue 2;
                 }
@@ -163,20 +169,34 @@ final class Diagnoser
             $key = count($parts) === 2 ? "{$f->slip->value} $parts[1]" : count($out) . " $f->words";
             if (isset($out[$key])) {
                 [$first, $names] = $out[$key];
-                $out[$key] = [new Finding($f->slip, $first->confidence, $first->words, [...$first->rows, ...$f->rows], $first->place ?? $f->place), [...$names, $parts[0]]];
+                $out[$key] = [
+                    new Finding($f->slip, $first->confidence, $first->words, [...$first->rows, ...$f->rows], $first->place ?? $f->place),
+                    [...$names, $parts[0]],
+                ];
             } else {
                 $out[$key] = [$f, [$parts[0]]];
             }
         }
 
-        return array_values(array_map(static function (array $one): Finding {
-            [$f, $names] = $one;
-            if (count($names) < 2) {
-                return $f;
-            }
-            $shown = array_slice($names, 0, self::MOST_NAMES);
+        return array_values(
+            array_map(static function (array $one): Finding {
+                [$f, $names] = $one;
+                if (count($names) < 2) {
+                    return $f;
+                }
+                $shown = array_slice($names, 0, self::MOST_NAMES);
 
-            return new Finding($f->slip, $f->confidence, implode(', ', $shown) . (count($names) > count($shown) ? ' and ' . (count($names) - count($shown)) . ' more' : '') . ': ' . explode(': ', $f->words, 2)[1], $f->rows, $f->place);
-        }, $out));
+                return new Finding(
+                    $f->slip,
+                    $f->confidence,
+                    implode(', ', $shown) .
+                        (count($names) > count($shown) ? ' and ' . (count($names) - count($shown)) . ' more' : '') .
+                        ': ' .
+                        explode(': ', $f->words, 2)[1],
+                    $f->rows,
+                    $f->place,
+                );
+            }, $out),
+        );
     }
 }

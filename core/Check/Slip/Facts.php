@@ -40,7 +40,13 @@ final class Facts
     /** @return list<Row> */
     public function off(string ...$kinds): array
     {
-        return array_values(array_filter($this->rows, static fn (Row $r): bool => in_array($r->status, ['off', 'missing'], true) && ($kinds === [] || in_array($r->kind, $kinds, true))));
+        return array_values(
+            array_filter(
+                $this->rows,
+                static fn(Row $r): bool => in_array($r->status, ['off', 'missing'], true) &&
+                    ($kinds === [] || in_array($r->kind, $kinds, true)),
+            ),
+        );
     }
 
     /** Surfaces closer than this, mm, are the same: facets of both parts stand between them. */
@@ -70,7 +76,8 @@ final class Facts
     public function turnedStep(): ?Step
     {
         if ($this->turnedStep === false) {
-            $this->turnedStep = $this->isReference() && ($this->fit()?->isStraight() ?? false) ? null : OtherDirections::of($this->subject, $this->same());
+            $this->turnedStep =
+                $this->isReference() && ($this->fit()?->isStraight() ?? false) ? null : OtherDirections::of($this->subject, $this->same());
         }
 
         return $this->turnedStep;
@@ -100,13 +107,18 @@ final class Facts
     {
         $ref = $this->subject->reference;
         $part = $this->subject->part;
-        if ($ref === null || ! $part->isClosed() || $part->solid->triangleCount() + $ref->solid->triangleCount() > self::MOST) {
+        if ($ref === null || !$part->isClosed() || $part->solid->triangleCount() + $ref->solid->triangleCount() > self::MOST) {
             return [[], []];
         }
         [$p, $r] = [$part->bounds(), $ref->bounds()];
         // as it lies, corner on corner, middle on middle: where most of the surfaces lie on each other
-        $shifts = [[0.0, 0.0, 0.0], Vector::sub($r->min, $p->min), Vector::sub($r->max, $p->max), Vector::sub($r->middle(), $p->middle()),
-            [$r->middle()[0] - $p->middle()[0], $r->middle()[1] - $p->middle()[1], $r->min[2] - $p->min[2]]];
+        $shifts = [
+            [0.0, 0.0, 0.0],
+            Vector::sub($r->min, $p->min),
+            Vector::sub($r->max, $p->max),
+            Vector::sub($r->middle(), $p->middle()),
+            [$r->middle()[0] - $p->middle()[0], $r->middle()[1] - $p->middle()[1], $r->min[2] - $p->min[2]],
+        ];
         $most = -1;
         $best = $shifts[0];
         foreach ($shifts as $shift) {
@@ -121,7 +133,7 @@ final class Facts
             [$missing, $surplus] = Differences::of($moved, $ref->solid, $part->budget);
 
             return [$this->pieces($missing), $this->pieces($surplus)];
-        } catch (BooleanFailed|InvalidArgumentException) {
+        } catch (BooleanFailed | InvalidArgumentException) {
             return [[], []];
         }
     }
@@ -130,9 +142,11 @@ final class Facts
     private function pieces(Solid $s): array
     {
         $crumb = self::CRUMB * ($this->subject->reference?->mass()->volume ?? 0.0);
-        $out = $s->isEmpty() ? [] : array_map(static fn (array $t): Solid => Bodies::extract($s, $t), Bodies::of($s, $this->subject->part->budget));
-        $out = array_values(array_filter($out, fn (Solid $p): bool => abs($p->facettedVolume()) > $crumb && $this->thick($p) > 0.05));
-        usort($out, static fn (Solid $a, Solid $b): int => abs($b->facettedVolume()) <=> abs($a->facettedVolume()));
+        $out = $s->isEmpty()
+            ? []
+            : array_map(static fn(array $t): Solid => Bodies::extract($s, $t), Bodies::of($s, $this->subject->part->budget));
+        $out = array_values(array_filter($out, fn(Solid $p): bool => abs($p->facettedVolume()) > $crumb && $this->thick($p) > 0.05));
+        usort($out, static fn(Solid $a, Solid $b): int => abs($b->facettedVolume()) <=> abs($a->facettedVolume()));
 
         return $out;
     }
@@ -142,6 +156,6 @@ final class Facts
     {
         $area = (new PartMeasures($s, $this->subject->part->budget))->mass()->area;
 
-        return $area > 0 ? 2 * abs($s->facettedVolume()) / $area : 0.0;
+        return $area > 0 ? (2 * abs($s->facettedVolume())) / $area : 0.0;
     }
 }

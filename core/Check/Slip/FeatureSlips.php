@@ -35,7 +35,21 @@ final class FeatureSlips
             return $out;
         }
         // with as many faces as the drawing's part a size is off, and no feature missing
-        $told = $facts->off('size', 'face-distance', 'distance', 'hole-diameter', 'hole-place', 'hole-depth', 'pin-diameter', 'pin-place', 'pin-height', 'bodies', 'slot-length', 'slot-width') !== [] && self::count($facts->subject->part) === self::count($facts->subject->reference);
+        $told =
+            $facts->off(
+                'size',
+                'face-distance',
+                'distance',
+                'hole-diameter',
+                'hole-place',
+                'hole-depth',
+                'pin-diameter',
+                'pin-place',
+                'pin-height',
+                'bodies',
+                'slot-length',
+                'slot-width',
+            ) !== [] && self::count($facts->subject->part) === self::count($facts->subject->reference);
         [$missing, $surplus] = $facts->differences();
         if ($missing !== [] && $surplus === []) {
             return [self::lacking($facts, $missing, $told)];
@@ -59,11 +73,20 @@ final class FeatureSlips
     private static function lacking(Facts $facts, array $missing, bool $told): Finding
     {
         $m = new PartMeasures($missing[0], $facts->subject->part->budget);
-        $rows = array_map(static fn ($r): string => $r->id, $facts->off());
+        $rows = array_map(static fn($r): string => $r->id, $facts->off());
         $place = ['kind' => 'spot', 'at' => $m->bounds()->middle()];
-        $volume = Amount::volume(array_sum(array_map(static fn (Solid $s): float => abs($s->facettedVolume()), $missing)), $facts->subject->unit);
-        if ($facts->areas() !== null ? ! $facts->areas()[1] : $facts->subject->making === null && self::isOfOutline($facts, $m->bounds())) {
-            return new Finding(Slip::RegionForgotten, 0.88, "A piece of $volume is missing over the whole height of what stands beside it: an area of the sketch was left out.", $rows, $place);
+        $volume = Amount::volume(
+            array_sum(array_map(static fn(Solid $s): float => abs($s->facettedVolume()), $missing)),
+            $facts->subject->unit,
+        );
+        if ($facts->areas() !== null ? !$facts->areas()[1] : $facts->subject->making === null && self::isOfOutline($facts, $m->bounds())) {
+            return new Finding(
+                Slip::RegionForgotten,
+                0.88,
+                "A piece of $volume is missing over the whole height of what stands beside it: an area of the sketch was left out.",
+                $rows,
+                $place,
+            );
         }
         if (self::cutMissed($facts)) {
             return new Finding(Slip::WrongDirection, 0.9, 'A cut or a piece goes the wrong way: ' . $volume . ' differ.', $rows, $place);
@@ -76,18 +99,39 @@ final class FeatureSlips
     private static function tooMuch(Facts $facts, array $surplus, bool $told): Finding
     {
         $m = new PartMeasures($surplus[0], $facts->subject->part->budget);
-        $rows = array_map(static fn ($r): string => $r->id, $facts->off());
+        $rows = array_map(static fn($r): string => $r->id, $facts->off());
         $place = ['kind' => 'spot', 'at' => $m->bounds()->middle()];
-        $volume = Amount::volume(array_sum(array_map(static fn (Solid $s): float => abs($s->facettedVolume()), $surplus)), $facts->subject->unit);
+        $volume = Amount::volume(
+            array_sum(array_map(static fn(Solid $s): float => abs($s->facettedVolume()), $surplus)),
+            $facts->subject->unit,
+        );
         if (self::cutMissed($facts)) {
-            return new Finding(Slip::WrongDirection, 0.92, "A cut goes the wrong way and takes nothing away: $volume are too much.", $rows, $place);
+            return new Finding(
+                Slip::WrongDirection,
+                0.92,
+                "A cut goes the wrong way and takes nothing away: $volume are too much.",
+                $rows,
+                $place,
+            );
         }
         if ($facts->areas()[1] ?? false) {
-            return new Finding(Slip::AllRegions, 0.93, "All areas of the sketch were taken: $volume are too much. Choose the areas one by one.", $rows, $place);
+            return new Finding(
+                Slip::AllRegions,
+                0.93,
+                "All areas of the sketch were taken: $volume are too much. Choose the areas one by one.",
+                $rows,
+                $place,
+            );
         }
         // what fills a hollow of the drawing was to be cut away
         if (self::fills($facts, $m->bounds())) {
-            return new Finding(Slip::FeatureMissing, $told ? 0.45 : 0.88, "A cut is missing: $volume are too much at the marked spot.", $rows, $place);
+            return new Finding(
+                Slip::FeatureMissing,
+                $told ? 0.45 : 0.88,
+                "A cut is missing: $volume are too much at the marked spot.",
+                $rows,
+                $place,
+            );
         }
 
         return new Finding(Slip::FeatureExtra, $told ? 0.45 : 0.85, "$volume are there that are not on the drawing.", $rows, $place);
@@ -102,9 +146,14 @@ final class FeatureSlips
         }
         $step = $facts->turnedStep();
         if ($step !== null) {
-            $rows = array_map(static fn ($r): string => $r->id, $facts->off());
+            $rows = array_map(static fn($r): string => $r->id, $facts->off());
 
-            return new Finding(Slip::WrongDirection, 0.97, ($step->name === '' ? 'A step' : "“{$step->name}”") . ' goes the wrong way: turned round, this is the part of the drawing.', $rows);
+            return new Finding(
+                Slip::WrongDirection,
+                0.97,
+                ($step->name === '' ? 'A step' : "“{$step->name}”") . ' goes the wrong way: turned round, this is the part of the drawing.',
+                $rows,
+            );
         }
         // what is only elsewhere is not less and not more
         if (abs($facts->subject->part->mass()->volume / $ref->mass()->volume - 1) > 0.01) {
@@ -114,13 +163,19 @@ final class FeatureSlips
         if (count($missing) !== 1 || count($surplus) !== 1) {
             return null;
         }
-        [$m, $s] = [new PartMeasures($missing[0], $facts->subject->part->budget), new PartMeasures($surplus[0], $facts->subject->part->budget)];
+        [$m, $s] = [
+            new PartMeasures($missing[0], $facts->subject->part->budget),
+            new PartMeasures($surplus[0], $facts->subject->part->budget),
+        ];
         if (abs($m->mass()->volume / $s->mass()->volume - 1) > 0.02) {
             return null;
         }
         // what has another place lacks something here and has it there, too
         foreach ($facts->off('hole-place', 'pin-place') as $row) {
-            if (isset($row->place['centre']) && (self::holds($m->bounds(), $row->place['centre']) || self::holds($s->bounds(), $row->place['centre']))) {
+            if (
+                isset($row->place['centre']) &&
+                (self::holds($m->bounds(), $row->place['centre']) || self::holds($s->bounds(), $row->place['centre']))
+            ) {
                 return null;
             }
         }
@@ -132,12 +187,24 @@ final class FeatureSlips
             foreach ([0, 1, 2] as $k) {
                 $alike = abs($m->bounds()->size()[$k] - $s->bounds()->size()[$k]) < 0.05;
                 $there = abs($m->bounds()->middle()[$k] - $s->bounds()->middle()[$k]) < 0.05;
-                $same = $same && $alike && ($k === $axis ? ! $there : $there);
+                $same = $same && $alike && ($k === $axis ? !$there : $there);
             }
-            if ($same && $axis === 2 || ($same && self::mirroredAcross($m, $s, $axis))) {
-                $rows = array_map(static fn ($r): string => $r->id, $facts->off());
+            if (($same && $axis === 2) || ($same && self::mirroredAcross($m, $s, $axis))) {
+                $rows = array_map(static fn($r): string => $r->id, $facts->off());
 
-                return new Finding(Slip::WrongDirection, 0.96, 'A piece of ' . Amount::volume($m->mass()->volume, $facts->subject->unit) . ' is there, but on the other side: it was made ' . ['to the other side', 'forward instead of backward, or the reverse', 'downward instead of upward, or the reverse'][$axis] . '.', $rows, ['kind' => 'spot', 'at' => $s->bounds()->middle()]);
+                return new Finding(
+                    Slip::WrongDirection,
+                    0.96,
+                    'A piece of ' .
+                        Amount::volume($m->mass()->volume, $facts->subject->unit) .
+                        ' is there, but on the other side: it was made ' .
+                        ['to the other side', 'forward instead of backward, or the reverse', 'downward instead of upward, or the reverse'][
+                            $axis
+                        ] .
+                        '.',
+                    $rows,
+                    ['kind' => 'spot', 'at' => $s->bounds()->middle()],
+                );
             }
         }
 
@@ -172,27 +239,49 @@ final class FeatureSlips
         if ($ref === null) {
             return null;
         }
-        $rows = array_map(static fn ($r): string => $r->id, $facts->off());
+        $rows = array_map(static fn($r): string => $r->id, $facts->off());
         foreach ($ref->cones as $c) {
-            $alike = array_values(array_filter($own->cones, static fn (RoundPiece $p): bool => $p->hollow === $c->hollow && abs(Vector::dot($p->axis, $c->axis)) > 1 - 1e-4));
-            $right = array_filter($alike, static fn (RoundPiece $p): bool => ($p->high - $p->low) * ($c->high - $c->low) > 0);
-            $other = array_filter($alike, static fn (RoundPiece $p): bool => ($p->high - $p->low) * ($c->high - $c->low) < 0 && abs(abs($p->high - $p->low) - abs($c->high - $c->low)) < 0.1 * abs($c->high - $c->low) + 0.1);
+            $alike = array_values(
+                array_filter(
+                    $own->cones,
+                    static fn(RoundPiece $p): bool => $p->hollow === $c->hollow && abs(Vector::dot($p->axis, $c->axis)) > 1 - 1e-4,
+                ),
+            );
+            $right = array_filter($alike, static fn(RoundPiece $p): bool => ($p->high - $p->low) * ($c->high - $c->low) > 0);
+            $other = array_filter(
+                $alike,
+                static fn(RoundPiece $p): bool => ($p->high - $p->low) * ($c->high - $c->low) < 0 &&
+                    abs(abs($p->high - $p->low) - abs($c->high - $c->low)) < 0.1 * abs($c->high - $c->low) + 0.1,
+            );
             if ($right === [] && $other !== []) {
-                return new Finding(Slip::TaperReversed, 0.96, 'A cone is wide where it should be narrow.', $rows, ['kind' => 'spot', 'at' => $other[array_key_first($other)]->point]);
+                return new Finding(Slip::TaperReversed, 0.96, 'A cone is wide where it should be narrow.', $rows, [
+                    'kind' => 'spot',
+                    'at' => $other[array_key_first($other)]->point,
+                ]);
             }
         }
-        $leaning = static fn ($f): bool => abs($f->normal[2]) > 0.01 && abs($f->normal[2]) < 0.7;
+        $leaning = static fn($f): bool => abs($f->normal[2]) > 0.01 && abs($f->normal[2]) < 0.7;
         [$asked, $got] = [array_filter($ref->flats, $leaning), array_filter($own->flats, $leaning)];
         if ($asked === [] || $got === []) {
             return null;
         }
         $turned = 0;
         foreach ($asked as $f) {
-            $is = static fn (float $sign): bool => array_filter($got, static fn ($g): bool => abs($g->normal[2] - $sign * $f->normal[2]) < 0.01 && abs($g->normal[0] - $f->normal[0]) < 0.02 && abs($g->normal[1] - $f->normal[1]) < 0.02) !== [];
-            $turned += ! $is(1.0) && $is(-1.0) ? 1 : 0;
+            $is = static fn(float $sign): bool => array_filter(
+                $got,
+                static fn($g): bool => abs($g->normal[2] - $sign * $f->normal[2]) < 0.01 &&
+                    abs($g->normal[0] - $f->normal[0]) < 0.02 &&
+                    abs($g->normal[1] - $f->normal[1]) < 0.02,
+            ) !== [];
+            $turned += !$is(1.0) && $is(-1.0) ? 1 : 0;
         }
 
-        return 2 * $turned > count($asked) ? new Finding(Slip::TaperReversed, 0.96, 'Slanting sides lean inward where they should lean outward, or the reverse.', $rows, ['kind' => 'spot', 'at' => $got[array_key_first($got)]->centroid]) : null;
+        return 2 * $turned > count($asked)
+            ? new Finding(Slip::TaperReversed, 0.96, 'Slanting sides lean inward where they should lean outward, or the reverse.', $rows, [
+                'kind' => 'spot',
+                'at' => $got[array_key_first($got)]->centroid,
+            ])
+            : null;
     }
 
     /** More holes or pins of one width than there should be. */
@@ -216,12 +305,25 @@ final class FeatureSlips
             [$have, $want] = [$count($got), $count($asked)];
             foreach ($have as $key => $n) {
                 if ($n > ($want[$key] ?? 0) && count($got) > count($asked) && self::wantedAllThere($have, $want)) {
-                    $rows = array_map(static fn ($r): string => $r->id, $facts->off());
-                    $extra = array_values(array_filter($got, static fn (Hole $h): bool => $h->principal() . '|' . round($h->radius, 1) === (string) $key));
+                    $rows = array_map(static fn($r): string => $r->id, $facts->off());
+                    $extra = array_values(
+                        array_filter($got, static fn(Hole $h): bool => $h->principal() . '|' . round($h->radius, 1) === (string) $key),
+                    );
 
                     return isset($want[$key])
-                        ? new Finding(Slip::FeatureDoubled, 0.9, "There are $n {$what}s of this kind; {$want[$key]} " . ($want[$key] === 1 ? 'is' : 'are') . ' asked. Was a copy, a mirror or a repeat made once too often?', $rows, ['kind' => 'spot', 'at' => $extra[count($extra) - 1]->point])
-                        : new Finding(Slip::FeatureExtra, 0.85, "There is a $what that is not on the drawing.", $rows, ['kind' => 'spot', 'at' => $extra[0]->point]);
+                        ? new Finding(
+                            Slip::FeatureDoubled,
+                            0.9,
+                            "There are $n {$what}s of this kind; {$want[$key]} " .
+                                ($want[$key] === 1 ? 'is' : 'are') .
+                                ' asked. Was a copy, a mirror or a repeat made once too often?',
+                            $rows,
+                            ['kind' => 'spot', 'at' => $extra[count($extra) - 1]->point],
+                        )
+                        : new Finding(Slip::FeatureExtra, 0.85, "There is a $what that is not on the drawing.", $rows, [
+                            'kind' => 'spot',
+                            'at' => $extra[0]->point,
+                        ]);
                 }
             }
         }
@@ -252,9 +354,13 @@ final class FeatureSlips
             return false;
         }
         // a level face of the part at its top and its bottom, beside it
-        $levels = static fn (float $sign): array => array_map(static fn ($f): float => $f->centroid[2], array_filter($facts->subject->part->features()->flats, static fn ($f): bool => $f->normal[2] * $sign > 1 - 1e-9));
+        $levels = static fn(float $sign): array => array_map(
+            static fn($f): float => $f->centroid[2],
+            array_filter($facts->subject->part->features()->flats, static fn($f): bool => $f->normal[2] * $sign > 1 - 1e-9),
+        );
         $low = $facts->subject->part->bounds()->min[2] - $ref->min[2];
-        $has = static fn (array $list, float $z): bool => array_filter($list, static fn (float $v): bool => abs($v - $low - $z) < 0.02) !== [];
+        $has = static fn(array $list, float $z): bool => array_filter($list, static fn(float $v): bool => abs($v - $low - $z) < 0.02) !==
+            [];
 
         return $has($levels(1.0), $piece->max[2]) && $has($levels(-1.0), $piece->min[2]) && abs($piece->min[2] - $ref->min[2]) < 0.02;
     }

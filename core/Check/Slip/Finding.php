@@ -12,7 +12,13 @@ final readonly class Finding
      * @param list<string> $rows ids of the requirements it explains; nothing for the whole part
      * @param array<string, mixed>|null $place as in Row
      */
-    public function __construct(public Slip $slip, public float $confidence, public string $words, public array $rows = [], public ?array $place = null) {}
+    public function __construct(
+        public Slip $slip,
+        public float $confidence,
+        public string $words,
+        public array $rows = [],
+        public ?array $place = null,
+    ) {}
 
     public function sure(): string
     {
@@ -26,7 +32,13 @@ final readonly class Finding
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['slip' => $this->slip->value, 'confidence' => $this->confidence, 'words' => $this->words, 'rows' => $this->rows, 'place' => $this->place];
+        return [
+            'slip' => $this->slip->value,
+            'confidence' => $this->confidence,
+            'words' => $this->words,
+            'rows' => $this->rows,
+            'place' => $this->place,
+        ];
     }
 
     /** @param array<string, mixed> $a */

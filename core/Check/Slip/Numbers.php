@@ -22,16 +22,31 @@ final class Numbers
         $k = abs($asked) > 1e-9 ? $got / $asked : INF;
         foreach ([25.4, 1 / 25.4] as $f) {
             if (self::near($k, $f)) {
-                return [Slip::OneUnit, 0.93, $f > 1 ? 'It is 25.4 times as much: inches instead of millimetres.' : 'It is 25.4 times too little: millimetres instead of inches.'];
+                return [
+                    Slip::OneUnit,
+                    0.93,
+                    $f > 1
+                        ? 'It is 25.4 times as much: inches instead of millimetres.'
+                        : 'It is 25.4 times too little: millimetres instead of inches.',
+                ];
             }
         }
-        foreach ([[10.0, 'ten times as much'], [100.0, 'a hundred times as much'], [0.1, 'a tenth'], [0.01, 'a hundredth']] as [$f, $words]) {
+        foreach (
+            [[10.0, 'ten times as much'], [100.0, 'a hundred times as much'], [0.1, 'a tenth'], [0.01, 'a hundredth']]
+            as [$f, $words]
+        ) {
             if (self::near($k, $f)) {
                 return [Slip::DecimalPoint, 0.92, "It is $words of it: did the decimal point slip?"];
             }
         }
         if (self::near($k, 2.0) || self::near($k, 0.5)) {
-            return [Slip::TotalAsHalf, 0.85, $k > 1 ? 'It is twice as much: extruded to both sides, or a whole size typed for a half?' : 'It is half of it: a half size typed for the whole?'];
+            return [
+                Slip::TotalAsHalf,
+                0.85,
+                $k > 1
+                    ? 'It is twice as much: extruded to both sides, or a whole size typed for a half?'
+                    : 'It is half of it: a half size typed for the whole?',
+            ];
         }
         if (self::swapped($unit->brief($got), $unit->brief($asked))) {
             return [Slip::DigitsSwapped, 0.88, "{$unit->brief($got)} and {$unit->brief($asked)} have the same digits in another order."];
@@ -53,7 +68,7 @@ final class Numbers
         }
         // 9 for 09.0: the same number of digits before the point
         foreach ([$a, $b] as $n) {
-            if (! preg_match('/^\d+(\.\d+)?$/', $n)) {
+            if (!preg_match('/^\d+(\.\d+)?$/', $n)) {
                 return false;
             }
         }

@@ -38,7 +38,7 @@ final class OtherAreas
         $wanted = $ref->mass()->volume;
         foreach ($making->recipe->steps as $s) {
             $n = count($state->sketches[$s->text('sketch')]->areas->regions ?? []);
-            if ($s->off || ! $s->kind->has('regions') || $n < 2 || $n > self::MOST) {
+            if ($s->off || !$s->kind->has('regions') || $n < 2 || $n > self::MOST) {
                 continue;
             }
             $taken = $s->regions() ?? range(1, $n);
@@ -76,7 +76,7 @@ final class OtherAreas
     /** @param list<int|string> $regions */
     private static function with(Making $making, Step $s, array $regions, Budget $budget): PartState
     {
-        $steps = array_map(static fn (Step $q): Step => $q->id === $s->id ? $q->with('regions', $regions) : $q, $making->recipe->steps);
+        $steps = array_map(static fn(Step $q): Step => $q->id === $s->id ? $q->with('regions', $regions) : $q, $making->recipe->steps);
 
         return $making->made($making->recipe->withSteps($steps), $budget);
     }
@@ -99,7 +99,7 @@ final class OtherAreas
             $sum = 0.0;
             $picked = [];
             foreach (array_keys($change) as $k => $i) {
-                if ($bits >> $k & 1) {
+                if (($bits >> $k) & 1) {
                     $sum += $change[$i];
                     $picked[] = $i;
                 }

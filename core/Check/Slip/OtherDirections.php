@@ -35,11 +35,19 @@ final class OtherDirections
             return null;
         }
         $budget = $subject->part->budget;
-        $turning = array_values(array_filter($making->recipe->steps, static fn (Step $s): bool => ! $s->off && $s->kind->has('direction')));
+        $turning = array_values(array_filter($making->recipe->steps, static fn(Step $s): bool => !$s->off && $s->kind->has('direction')));
         foreach (array_slice($turning, 0, self::MOST) as $step) {
             $other = $step->text('direction') === 'down' ? 'up' : 'down';
-            $state = $making->made($making->recipe->withSteps(array_map(static fn (Step $s): Step => $s->id === $step->id ? $s->with('direction', $other) : $s, $making->recipe->steps)), $budget);
-            if (! $state->isSound()) {
+            $state = $making->made(
+                $making->recipe->withSteps(
+                    array_map(
+                        static fn(Step $s): Step => $s->id === $step->id ? $s->with('direction', $other) : $s,
+                        $making->recipe->steps,
+                    ),
+                ),
+                $budget,
+            );
+            if (!$state->isSound()) {
                 continue;
             }
             $part = new PartMeasures($state->part(), $budget);

@@ -41,7 +41,7 @@ final class Fit
      */
     public static function of(string $class, float $nominal): ?array
     {
-        if (! in_array($class, self::CLASSES, true) || $nominal <= 0) {
+        if (!in_array($class, self::CLASSES, true) || $nominal <= 0) {
             return null;
         }
         foreach (self::RANGES as $i => $most) {

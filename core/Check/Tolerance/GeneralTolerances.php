@@ -31,31 +31,45 @@ enum GeneralTolerances: string
     /** Plus and minus, for a length. */
     public function length(float $nominal): ?float
     {
-        return self::at($nominal, self::LENGTHS, match ($this) {
-            self::Fine => [0.05, 0.05, 0.1, 0.15, 0.2, 0.3, 0.5, null],
-            self::Medium => [0.1, 0.1, 0.2, 0.3, 0.5, 0.8, 1.2, 2.0],
-            self::Coarse => [0.2, 0.3, 0.5, 0.8, 1.2, 2.0, 3.0, 4.0],
-            self::VeryCoarse => [null, 0.5, 1.0, 1.5, 2.5, 4.0, 6.0, 8.0],
-        });
+        return self::at(
+            $nominal,
+            self::LENGTHS,
+            match ($this) {
+                self::Fine => [0.05, 0.05, 0.1, 0.15, 0.2, 0.3, 0.5, null],
+                self::Medium => [0.1, 0.1, 0.2, 0.3, 0.5, 0.8, 1.2, 2.0],
+                self::Coarse => [0.2, 0.3, 0.5, 0.8, 1.2, 2.0, 3.0, 4.0],
+                self::VeryCoarse => [null, 0.5, 1.0, 1.5, 2.5, 4.0, 6.0, 8.0],
+            },
+        );
     }
 
     /** Plus and minus, for an external radius or a chamfer's height. */
     public function brokenEdge(float $nominal): ?float
     {
-        return self::at($nominal, self::BROKEN_EDGES, match ($this) {
-            self::Fine, self::Medium => [0.2, 0.5, 1.0],
-            self::Coarse, self::VeryCoarse => [0.4, 1.0, 2.0],
-        });
+        return self::at(
+            $nominal,
+            self::BROKEN_EDGES,
+            match ($this) {
+                self::Fine, self::Medium => [0.2, 0.5, 1.0],
+                self::Coarse, self::VeryCoarse => [0.4, 1.0, 2.0],
+            },
+        );
     }
 
     /** Plus and minus in degrees, for an angle whose shorter side has a length. */
     public function angle(float $shorterSide): ?float
     {
-        return $shorterSide <= 0 ? null : self::at(max(0.5, $shorterSide), self::ANGLES, match ($this) {
-            self::Fine, self::Medium => [1.0, 30 / 60, 20 / 60, 10 / 60, 5 / 60],
-            self::Coarse => [1.5, 1.0, 30 / 60, 15 / 60, 10 / 60],
-            self::VeryCoarse => [3.0, 2.0, 1.0, 30 / 60, 20 / 60],
-        });
+        return $shorterSide <= 0
+            ? null
+            : self::at(
+                max(0.5, $shorterSide),
+                self::ANGLES,
+                match ($this) {
+                    self::Fine, self::Medium => [1.0, 30 / 60, 20 / 60, 10 / 60, 5 / 60],
+                    self::Coarse => [1.5, 1.0, 30 / 60, 15 / 60, 10 / 60],
+                    self::VeryCoarse => [3.0, 2.0, 1.0, 30 / 60, 20 / 60],
+                },
+            );
     }
 
     /**

@@ -24,15 +24,21 @@ final readonly class Tolerance
     public static function typed(string $text, float $nominal, Unit $unit, bool $edge = false): self
     {
         $text = trim(str_replace("\u{2212}", '-', $text));
-        $mm = static fn (string $t): float => Expression::length(trim($t), $unit);
+        $mm = static fn(string $t): float => Expression::length(trim($t), $unit);
         $class = GeneralTolerances::named($text);
         if ($class !== null) {
-            $by = ($edge ? $class->brokenEdge($nominal) : $class->length($nominal)) ?? throw new UnreadableExpression('ISO 2768 gives no tolerance for a size like this.');
+            $by =
+                ($edge ? $class->brokenEdge($nominal) : $class->length($nominal)) ??
+                throw new UnreadableExpression('ISO 2768 gives no tolerance for a size like this.');
 
             return new self(-$by, $by);
         }
         if (preg_match('/^[A-Za-z]{1,2}\d{1,2}$/', $text)) {
-            [$low, $high] = Fit::of($text, $nominal) ?? throw new UnreadableExpression("The fit {$text} is not in the table for this size. There are " . implode(', ', Fit::CLASSES) . ', up to 120 mm.');
+            [$low, $high] =
+                Fit::of($text, $nominal) ??
+                throw new UnreadableExpression(
+                    "The fit {$text} is not in the table for this size. There are " . implode(', ', Fit::CLASSES) . ', up to 120 mm.',
+                );
 
             return new self($low, $high);
         }
@@ -63,7 +69,7 @@ final readonly class Tolerance
         if (abs($this->lower + $this->upper) < 1e-9) {
             return '±' . $unit->brief($this->upper);
         }
-        $signed = static fn (float $v): string => ($v > 0 ? '+' : '') . $unit->brief($v);
+        $signed = static fn(float $v): string => ($v > 0 ? '+' : '') . $unit->brief($v);
 
         return $signed($this->upper) . ' / ' . $signed($this->lower);
     }

@@ -16,25 +16,25 @@ final class Formats
     /** @return list<Format> */
     public static function all(): array
     {
-        return self::$all ??= array_map(static fn (string $class): Format => new $class, self::LIST);
+        return self::$all ??= array_map(static fn(string $class): Format => new $class(), self::LIST);
     }
 
     /** @return list<Format&Reads> */
     public static function read(): array
     {
-        return array_values(array_filter(self::all(), static fn (Format $f): bool => $f instanceof Reads));
+        return array_values(array_filter(self::all(), static fn(Format $f): bool => $f instanceof Reads));
     }
 
     /** @return list<Format&Writes> */
     public static function written(): array
     {
-        return array_values(array_filter(self::all(), static fn (Format $f): bool => $f instanceof Writes));
+        return array_values(array_filter(self::all(), static fn(Format $f): bool => $f instanceof Writes));
     }
 
     /** @return list<Format&Writes> those that people are offered where a part is taken along */
     public static function offered(): array
     {
-        return array_values(array_filter(self::written(), static fn (Format $f): bool => $f->isOffered()));
+        return array_values(array_filter(self::written(), static fn(Format $f): bool => $f->isOffered()));
     }
 
     /**
@@ -63,7 +63,7 @@ final class Formats
      */
     public static function endings(array $formats): array
     {
-        return array_values(array_unique(array_merge(...array_map(static fn (Format $f): array => $f->endings(), $formats))));
+        return array_values(array_unique(array_merge(...array_map(static fn(Format $f): array => $f->endings(), $formats))));
     }
 
     /**
@@ -73,7 +73,7 @@ final class Formats
      */
     public static function names(array $formats, string $last = 'or'): string
     {
-        $names = array_map(static fn (Format $f): string => $f->name(), $formats);
+        $names = array_map(static fn(Format $f): string => $f->name(), $formats);
         $end = array_pop($names);
 
         return $names === [] ? (string) $end : implode(', ', $names) . " $last $end";
@@ -82,16 +82,23 @@ final class Formats
     /** The page about formats with the table of those there are. */
     public static function page(string $markdown): string
     {
-        return (string) preg_replace('/(<!-- formats:.*?-->\n).*?(<!-- \/formats -->)/s', '${1}' . addcslashes(self::table(), '$\\') . '${2}', $markdown);
+        return (string) preg_replace(
+            '/(<!-- formats:.*?-->\n).*?(<!-- \/formats -->)/s',
+            '${1}' . addcslashes(self::table(), '$\\') . '${2}',
+            $markdown,
+        );
     }
 
     private static function table(): string
     {
-        $yes = static fn (bool $is): string => $is ? 'yes' : '';
+        $yes = static fn(bool $is): string => $is ? 'yes' : '';
         $rows = '';
         foreach (self::all() as $f) {
-            $endings = implode(', ', array_map(static fn (string $e): string => "`.$e`", $f->endings()));
-            $rows .= "| {$f->name()} | $endings | {$yes($f instanceof Reads)} | {$yes($f instanceof Writes)} | " . ($f->saysUnit() ? 'its own' : 'asked; mm where it is written') . " | {$yes($f->keepsBodies())} | {$yes($f->keepsLooks())} |\n";
+            $endings = implode(', ', array_map(static fn(string $e): string => "`.$e`", $f->endings()));
+            $rows .=
+                "| {$f->name()} | $endings | {$yes($f instanceof Reads)} | {$yes($f instanceof Writes)} | " .
+                ($f->saysUnit() ? 'its own' : 'asked; mm where it is written') .
+                " | {$yes($f->keepsBodies())} | {$yes($f->keepsLooks())} |\n";
         }
 
         return "| format | files | read | written | unit | bodies apart | faces by name, edges |\n|---|---|---|---|---|---|---|\n$rows";

@@ -43,7 +43,9 @@ final class Obj extends Format implements Reads
     {
         $head = substr($bytes, 0, self::HEAD);
 
-        return ! preg_match('/^\s*solid\b/i', $head) && ! str_contains(substr($head, 0, self::TEXT), "\0") && preg_match('/^\s*v\s+[-+.\d]/m', $head) === 1;
+        return !preg_match('/^\s*solid\b/i', $head) &&
+            !str_contains(substr($head, 0, self::TEXT), "\0") &&
+            preg_match('/^\s*v\s+[-+.\d]/m', $head) === 1;
     }
 
     public function read(string $bytes, float $scale, ?Budget $budget): Solid

@@ -36,7 +36,12 @@ final class StlText extends Format implements Writes
     public function write(Solid $s, string $title): string
     {
         $name = trim((string) preg_replace('/[^A-Za-z0-9_-]+/', ' ', $title)) ?: 'part';
-        $three = static fn (float $x, float $y, float $z): string => sprintf(self::NUMBER . ' ' . self::NUMBER . ' ' . self::NUMBER, $x, $y, $z);
+        $three = static fn(float $x, float $y, float $z): string => sprintf(
+            self::NUMBER . ' ' . self::NUMBER . ' ' . self::NUMBER,
+            $x,
+            $y,
+            $z,
+        );
         $out = ["solid $name"];
         foreach ($s->facet as $t => $f) {
             $out[] = '  facet normal ' . $three($s->nx[$f], $s->ny[$f], $s->nz[$f]);

@@ -44,10 +44,10 @@ final class Clearance
         $best = $best[0] <= $within ? $best : null;
         $least = $best === null ? $within * $within : $best[0] * $best[0];
         /** @var SplPriorityQueue<float, array{int, int, float}> $queue */
-        $queue = new SplPriorityQueue;
+        $queue = new SplPriorityQueue();
         $first = TriangleSet::apart2($a->box[0], $b->box[0]);
         $queue->insert([0, 0, $first], -$first);
-        while (! $queue->isEmpty()) {
+        while (!$queue->isEmpty()) {
             /** @var array{int, int, float} $pair */
             $pair = $queue->extract();
             [$m, $n, $apart] = $pair;
@@ -116,10 +116,13 @@ final class Clearance
     public static function each(TriangleSet $a, TriangleSet $b, float $within, callable $look, callable $known): void
     {
         $most = $within * $within;
-        for ($stack = [[0, 0]]; $stack !== [];) {
+        for ($stack = [[0, 0]]; $stack !== []; ) {
             [$m, $n] = array_pop($stack);
             $a->budget->spend(1);
-            if (TriangleSet::apart2($a->box[$m], $b->box[$n]) > $most || ($a->face[$m] >= 0 && $b->face[$n] >= 0 && $known($a->face[$m], $b->face[$n]))) {
+            if (
+                TriangleSet::apart2($a->box[$m], $b->box[$n]) > $most ||
+                ($a->face[$m] >= 0 && $b->face[$n] >= 0 && $known($a->face[$m], $b->face[$n]))
+            ) {
                 continue;
             }
             if ($a->right[$m] >= 0 || $b->right[$n] >= 0) {
@@ -147,7 +150,8 @@ final class Clearance
         $a->budget->spend(self::BALL);
         [$m, $r] = $a->around($t);
         [$n, $s] = $b->around($u);
-        [$far, $round] = $r < $s ? [TriangleDistance::fromPoint($m, $b->corners($u))[0], $r] : [TriangleDistance::fromPoint($n, $a->corners($t))[0], $s];
+        [$far, $round] =
+            $r < $s ? [TriangleDistance::fromPoint($m, $b->corners($u))[0], $r] : [TriangleDistance::fromPoint($n, $a->corners($t))[0], $s];
 
         return $far > $round && ($far - $round) ** 2 > $least;
     }

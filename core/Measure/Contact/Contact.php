@@ -56,7 +56,7 @@ final readonly class Contact
     /** How they lie to each other, as it follows on "They" or "This and that". */
     public function words(Unit $unit): string
     {
-        $size = static fn (float $mm): string => $unit->brief(round($mm, 4)) . " {$unit->value}";
+        $size = static fn(float $mm): string => $unit->brief(round($mm, 4)) . " {$unit->value}";
 
         return match (true) {
             $this->gap < -Rolling::TOUCH => 'overlap by only ' . $size(-$this->gap),
@@ -76,7 +76,13 @@ final readonly class Contact
         $stray = $a->rise() + $b->rise();
         $near = Clearance::nearest($a, $b, $within + $stray + Rolling::TOUCH);
         if ($near === null) {
-            return new self(INF, $a->corners($a->triangles[0])[0], $b->corners($b->triangles[0])[0], 0.0, $b->surface($b->triangles[0])->name);
+            return new self(
+                INF,
+                $a->corners($a->triangles[0])[0],
+                $b->corners($b->triangles[0])[0],
+                0.0,
+                $b->surface($b->triangles[0])->name,
+            );
         }
         $within = $near[0] + $stray + Rolling::TOUCH;
         $true = $facets = [];
@@ -99,7 +105,13 @@ final readonly class Contact
         $best ??= self::atRim($a, $b, $near);
         $gap = abs($best['gap']) <= Rolling::TOUCH ? 0.0 : $best['gap'];
 
-        return new self($gap > $within ? INF : $gap, $best['from'], $best['to'], $best['length'] > self::LINE ? $best['length'] : 0.0, $b->surface($best['on'])->name);
+        return new self(
+            $gap > $within ? INF : $gap,
+            $best['from'],
+            $best['to'],
+            $best['length'] > self::LINE ? $best['length'] : 0.0,
+            $b->surface($best['on'])->name,
+        );
     }
 
     /**
@@ -133,38 +145,47 @@ final readonly class Contact
         $spots = [];
         [$least, $from, $to, $first, $second] = $near;
         $nearest = $a->solid->surfaceOf[$a->solid->facet[$first]] . ' ' . $b->solid->surfaceOf[$b->solid->facet[$second]];
-        if (! Rolling::can($a, $first, $b, $second)) {
+        if (!Rolling::can($a, $first, $b, $second)) {
             $pairs[$nearest] = [['gap' => $least, 'from' => $from, 'to' => $to, 'length' => 0.0, 'on' => $second], $first, $second];
         }
-        Clearance::each($a, $b, $within, static function (int $t, int $u, float $apart2) use ($a, $b, $within, $least, &$pairs, &$spots): void {
-            $key = $a->solid->surfaceOf[$a->solid->facet[$t]] . ' ' . $b->solid->surfaceOf[$b->solid->facet[$u]];
-            if (isset($pairs[$key]) && $pairs[$key][0] === null) {
-                return;
-            }
-            // where nothing touches, no other facets are nearer than the nearest; of flats each pair is exact
-            $flat = $a->surface($t)->isFlat() && $b->surface($u)->isFlat();
-            if ($least > Rolling::TOUCH && (isset($pairs[$key]) ? $apart2 >= $pairs[$key][0]['gap'] ** 2 : ! $flat && ! Rolling::can($a, $t, $b, $u))) {
-                return;
-            }
-            if (! isset($pairs[$key]) && Rolling::can($a, $t, $b, $u)) {
-                $pairs[$key] = [null, $t, $u];
+        Clearance::each(
+            $a,
+            $b,
+            $within,
+            static function (int $t, int $u, float $apart2) use ($a, $b, $within, $least, &$pairs, &$spots): void {
+                $key = $a->solid->surfaceOf[$a->solid->facet[$t]] . ' ' . $b->solid->surfaceOf[$b->solid->facet[$u]];
+                if (isset($pairs[$key]) && $pairs[$key][0] === null) {
+                    return;
+                }
+                // where nothing touches, no other facets are nearer than the nearest; of flats each pair is exact
+                $flat = $a->surface($t)->isFlat() && $b->surface($u)->isFlat();
+                if (
+                    $least > Rolling::TOUCH &&
+                    (isset($pairs[$key]) ? $apart2 >= $pairs[$key][0]['gap'] ** 2 : !$flat && !Rolling::can($a, $t, $b, $u))
+                ) {
+                    return;
+                }
+                if (!isset($pairs[$key]) && Rolling::can($a, $t, $b, $u)) {
+                    $pairs[$key] = [null, $t, $u];
 
-                return;
-            }
-            $a->budget->spend(25);
-            [$d, $p, $q] = TriangleDistance::between($a->corners($t), $b->corners($u));
-            if ($d > $within) {
-                return;
-            }
-            if (! isset($pairs[$key]) || $d < $pairs[$key][0]['gap']) {
-                $pairs[$key] = [['gap' => $d, 'from' => $p, 'to' => $q, 'length' => 0.0, 'on' => $u], $t, $u];
-            }
-            if ($d <= Rolling::TOUCH && count($spots[$key] ?? []) < self::SPOTS) {
-                $spots[$key] = [...$spots[$key] ?? [], ...self::meetings($a->corners($t), $b->corners($u))];
-            }
-        }, static function (int $i, int $j) use (&$pairs): bool {
-            return array_key_exists("$i $j", $pairs) && $pairs["$i $j"][0] === null;
-        });
+                    return;
+                }
+                $a->budget->spend(25);
+                [$d, $p, $q] = TriangleDistance::between($a->corners($t), $b->corners($u));
+                if ($d > $within) {
+                    return;
+                }
+                if (!isset($pairs[$key]) || $d < $pairs[$key][0]['gap']) {
+                    $pairs[$key] = [['gap' => $d, 'from' => $p, 'to' => $q, 'length' => 0.0, 'on' => $u], $t, $u];
+                }
+                if ($d <= Rolling::TOUCH && count($spots[$key] ?? []) < self::SPOTS) {
+                    $spots[$key] = [...$spots[$key] ?? [], ...self::meetings($a->corners($t), $b->corners($u))];
+                }
+            },
+            static function (int $i, int $j) use (&$pairs): bool {
+                return array_key_exists("$i $j", $pairs) && $pairs["$i $j"][0] === null;
+            },
+        );
         foreach ($spots as $key => $points) {
             $pairs[$key][0]['length'] = self::span($points);
         }
@@ -237,7 +258,7 @@ final readonly class Contact
             $face = $s->surface($t);
             $true = $face->isFlat() ? $to : SurfaceEquation::foot($face, $to);
 
-            return ! $face->isFlat() && $s->has($true, $face) ? [$true, $t] : $s->nearest($to);
+            return !$face->isFlat() && $s->has($true, $face) ? [$true, $t] : $s->nearest($to);
         };
         // which end goes first tells which rim's chord is left first: the nearer one counts
         foreach ([true, false] as $first) {

@@ -22,24 +22,28 @@ final class Contacts
      *
      * @throws OverBudget
      */
-    public static function among(Solid $s, array $bodies, float $within, Budget $budget = new Budget, ?callable $asked = null): array
+    public static function among(Solid $s, array $bodies, float $within, Budget $budget = new Budget(), ?callable $asked = null): array
     {
         $sets = [];
         $out = [];
-        $boxes = array_map(static fn (array $triangles): array => self::box($s, $triangles), $bodies);
+        $boxes = array_map(static fn(array $triangles): array => self::box($s, $triangles), $bodies);
         for ($i = 0; $i < count($bodies); $i++) {
             $budget->spend(1 + intdiv(count($bodies) - $i, 4));
             for ($j = $i + 1; $j < count($bodies); $j++) {
-                if (TriangleSet::apart2($boxes[$i], $boxes[$j]) > ($within + self::STRAY) ** 2 || ($asked !== null && ! $asked($i, $j))) {
+                if (TriangleSet::apart2($boxes[$i], $boxes[$j]) > ($within + self::STRAY) ** 2 || ($asked !== null && !$asked($i, $j))) {
                     continue;
                 }
-                $contact = Contact::of($sets[$i] ??= new TriangleSet($s, $bodies[$i], $budget), $sets[$j] ??= new TriangleSet($s, $bodies[$j], $budget), $within);
+                $contact = Contact::of(
+                    $sets[$i] ??= new TriangleSet($s, $bodies[$i], $budget),
+                    $sets[$j] ??= new TriangleSet($s, $bodies[$j], $budget),
+                    $within,
+                );
                 if ($contact->gap < INF) {
                     $out[] = [$i, $j, $contact];
                 }
             }
         }
-        usort($out, static fn (array $p, array $q): int => $p[2]->gap <=> $q[2]->gap);
+        usort($out, static fn(array $p, array $q): int => $p[2]->gap <=> $q[2]->gap);
 
         return $out;
     }
@@ -54,7 +58,14 @@ final class Contacts
         foreach ($triangles as $t) {
             for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                 $v = $s->start[$h];
-                $box = [min($box[0], $s->x[$v]), min($box[1], $s->y[$v]), min($box[2], $s->z[$v]), max($box[3], $s->x[$v]), max($box[4], $s->y[$v]), max($box[5], $s->z[$v])];
+                $box = [
+                    min($box[0], $s->x[$v]),
+                    min($box[1], $s->y[$v]),
+                    min($box[2], $s->z[$v]),
+                    max($box[3], $s->x[$v]),
+                    max($box[4], $s->y[$v]),
+                    max($box[5], $s->z[$v]),
+                ];
             }
         }
 

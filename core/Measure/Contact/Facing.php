@@ -37,7 +37,9 @@ final readonly class Facing
         $f = $s->facet[$t];
         $surface = $set->surface($t);
 
-        return $surface->isFlat() ? new self($surface, [$s->nx[$f], $s->ny[$f], $s->nz[$f]], $s->offset[$f], 1.0) : new self($surface, [0.0, 0.0, 0.0], 0.0, self::isOuter($set, $t) ? 1.0 : -1.0);
+        return $surface->isFlat()
+            ? new self($surface, [$s->nx[$f], $s->ny[$f], $s->nz[$f]], $s->offset[$f], 1.0)
+            : new self($surface, [0.0, 0.0, 0.0], 0.0, self::isOuter($set, $t) ? 1.0 : -1.0);
     }
 
     /** Whether a facet looks away from the inside of its curved surface. */
@@ -48,13 +50,16 @@ final readonly class Facing
         $middle = Vector::middle($set->corners($t));
         $out = SurfaceEquation::outward($surface, $middle, [$set->solid->nx[$f], $set->solid->ny[$f], $set->solid->nz[$f]]);
 
-        return SurfaceEquation::distance($surface, Vector::add($middle, $out, self::STEP)) > SurfaceEquation::distance($surface, Vector::add($middle, $out, -self::STEP));
+        return SurfaceEquation::distance($surface, Vector::add($middle, $out, self::STEP)) >
+            SurfaceEquation::distance($surface, Vector::add($middle, $out, -self::STEP));
     }
 
     /** @param V $p */
     public function distance(array $p): float
     {
-        return $this->surface->isFlat() ? Vector::dot($this->normal, $p) - $this->offset : $this->sign * SurfaceEquation::distance($this->surface, $p);
+        return $this->surface->isFlat()
+            ? Vector::dot($this->normal, $p) - $this->offset
+            : $this->sign * SurfaceEquation::distance($this->surface, $p);
     }
 
     /**
@@ -64,7 +69,9 @@ final readonly class Facing
      */
     public function isBoreAround(array $p): bool
     {
-        return $this->surface->kind === SurfaceKind::Cylinder && $this->sign < 0 && Vector::length(Vector::cross(Vector::sub($p, $this->surface->point), $this->surface->axis)) < self::ON_AXIS;
+        return $this->surface->kind === SurfaceKind::Cylinder &&
+            $this->sign < 0 &&
+            Vector::length(Vector::cross(Vector::sub($p, $this->surface->point), $this->surface->axis)) < self::ON_AXIS;
     }
 
     /**
@@ -79,7 +86,7 @@ final readonly class Facing
         if ($s->isFlat()) {
             return [[Vector::add($p, $this->normal, -$this->distance($p)), $this->normal]];
         }
-        if (! $this->isBoreAround($p)) {
+        if (!$this->isBoreAround($p)) {
             $to = SurfaceEquation::foot($s, $p);
 
             return [[$to, Vector::add([0.0, 0.0, 0.0], SurfaceEquation::outward($s, $to, [0.0, 0.0, 0.0]), $this->sign)]];
@@ -88,7 +95,11 @@ final readonly class Facing
         $w = Vector::cross($s->axis, $u);
         $out = [];
         for ($i = 0; $i < self::ROUND; $i++) {
-            $way = Vector::add(Vector::add([0.0, 0.0, 0.0], $u, cos(2 * M_PI * $i / self::ROUND)), $w, sin(2 * M_PI * $i / self::ROUND));
+            $way = Vector::add(
+                Vector::add([0.0, 0.0, 0.0], $u, cos((2 * M_PI * $i) / self::ROUND)),
+                $w,
+                sin((2 * M_PI * $i) / self::ROUND),
+            );
             $out[] = [Vector::add($p, $way, $s->radius), Vector::add([0.0, 0.0, 0.0], $way, -1.0)];
         }
 

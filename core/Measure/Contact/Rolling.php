@@ -35,7 +35,13 @@ final readonly class Rolling
      * @param TriangleSet $a what rolls
      * @param float $deep how deep true faces may lie in each other while their facets do not, mm
      */
-    private function __construct(private TriangleSet $a, private TriangleSet $b, private Spine $spine, private Facing $other, private float $deep) {}
+    private function __construct(
+        private TriangleSet $a,
+        private TriangleSet $b,
+        private Spine $spine,
+        private Facing $other,
+        private float $deep,
+    ) {}
 
     /** Whether the gap between two faces can be told so. */
     public static function can(TriangleSet $a, int $t, TriangleSet $b, int $u): bool
@@ -58,7 +64,7 @@ final readonly class Rolling
      */
     public static function of(TriangleSet $a, int $t, TriangleSet $b, int $u, float $most): ?array
     {
-        if (! self::rolls($a, $t)) {
+        if (!self::rolls($a, $t)) {
             $found = self::of($b, $u, $a, $t, $most);
 
             return $found === null ? null : ['from' => $found['to'], 'to' => $found['from']] + $found;
@@ -120,7 +126,7 @@ final readonly class Rolling
         $this->a->budget->spend(2 * ($n + 1));
         $out = [];
         for ($i = 0; $i <= $n; $i++) {
-            $t = $n === 0 ? $this->spine->from : $this->spine->from + ($this->spine->to - $this->spine->from) * $i / $n;
+            $t = $n === 0 ? $this->spine->from : $this->spine->from + (($this->spine->to - $this->spine->from) * $i) / $n;
             $out[] = [$t, $this->gap($t)];
         }
 
@@ -144,11 +150,14 @@ final readonly class Rolling
             [$t, $gap] = $gaps[$i];
             if ($gap <= $before && $gap <= $after && ($gap < $before || $gap < $after)) {
                 $step = ($this->spine->to - $this->spine->from) / ($n - 1);
-                $at = $this->golden($round ? $t - $step : max($this->spine->from, $t - $step), $round ? $t + $step : min($this->spine->to, $t + $step));
+                $at = $this->golden(
+                    $round ? $t - $step : max($this->spine->from, $t - $step),
+                    $round ? $t + $step : min($this->spine->to, $t + $step),
+                );
                 $places[] = [$at, $this->gap($at)];
             }
         }
-        usort($places, static fn (array $p, array $q): int => $p[1] <=> $q[1]);
+        usort($places, static fn(array $p, array $q): int => $p[1] <=> $q[1]);
         foreach ($places as [$t, $gap]) {
             if ($gap > $most) {
                 return null;
@@ -206,7 +215,13 @@ final readonly class Rolling
         }
         $n = count($lines);
         // round a ring the last one goes on where the first one begins
-        if ($n > 1 && $last !== null && $this->spine->isRound() && abs($gaps[0][1]) <= self::TOUCH && $this->ends($this->spine->from) !== null) {
+        if (
+            $n > 1 &&
+            $last !== null &&
+            $this->spine->isRound() &&
+            abs($gaps[0][1]) <= self::TOUCH &&
+            $this->ends($this->spine->from) !== null
+        ) {
             $lines[0] += $lines[$n - 1];
         }
 
@@ -231,11 +246,11 @@ final readonly class Rolling
     private function aroundBall(): float
     {
         $p = $this->spine->at(0.0);
-        if (! $this->other->isBoreAround($p)) {
+        if (!$this->other->isBoreAround($p)) {
             return 0.0;
         }
-        $there = array_filter($this->other->ways($p), fn (array $way): bool => $this->onBoth(0.0, $way) !== null);
+        $there = array_filter($this->other->ways($p), fn(array $way): bool => $this->onBoth(0.0, $way) !== null);
 
-        return 2 * M_PI * $this->spine->radius * count($there) / Facing::ROUND;
+        return (2 * M_PI * $this->spine->radius * count($there)) / Facing::ROUND;
     }
 }

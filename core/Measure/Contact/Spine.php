@@ -21,7 +21,14 @@ final readonly class Spine
      * @param V $u across the axis of a ring, where its circle begins
      * @param V $w
      */
-    private function __construct(public Surface $surface, public float $radius, public float $from, public float $to, private array $u, private array $w) {}
+    private function __construct(
+        public Surface $surface,
+        public float $radius,
+        public float $from,
+        public float $to,
+        private array $u,
+        private array $w,
+    ) {}
 
     public static function has(Surface $s): bool
     {

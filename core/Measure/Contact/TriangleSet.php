@@ -63,13 +63,23 @@ final class TriangleSet
      *
      * @throws OverBudget
      */
-    public function __construct(public readonly Solid $solid, public readonly array $triangles, public readonly Budget $budget = new Budget)
-    {
+    public function __construct(
+        public readonly Solid $solid,
+        public readonly array $triangles,
+        public readonly Budget $budget = new Budget(),
+    ) {
         $budget->spend(4 * count($triangles));
         $centre = [[], [], []];
         foreach ($triangles as $t) {
             [$a, $b, $c] = $this->corners($t);
-            $this->boxOf[$t] = $box = [min($a[0], $b[0], $c[0]), min($a[1], $b[1], $c[1]), min($a[2], $b[2], $c[2]), max($a[0], $b[0], $c[0]), max($a[1], $b[1], $c[1]), max($a[2], $b[2], $c[2])];
+            $this->boxOf[$t] = $box = [
+                min($a[0], $b[0], $c[0]),
+                min($a[1], $b[1], $c[1]),
+                min($a[2], $b[2], $c[2]),
+                max($a[0], $b[0], $c[0]),
+                max($a[1], $b[1], $c[1]),
+                max($a[2], $b[2], $c[2]),
+            ];
             foreach ([0, 1, 2] as $k) {
                 $centre[$k][$t] = $box[$k] + $box[$k + 3];
             }
@@ -86,11 +96,18 @@ final class TriangleSet
         $box = [INF, INF, INF, -INF, -INF, -INF];
         foreach ($triangles as $t) {
             $o = $this->boxOf[$t];
-            $box = [min($box[0], $o[0]), min($box[1], $o[1]), min($box[2], $o[2]), max($box[3], $o[3]), max($box[4], $o[4]), max($box[5], $o[5])];
+            $box = [
+                min($box[0], $o[0]),
+                min($box[1], $o[1]),
+                min($box[2], $o[2]),
+                max($box[3], $o[3]),
+                max($box[4], $o[4]),
+                max($box[5], $o[5]),
+            ];
         }
         $id = count($this->box);
         $this->box[] = $box;
-        $faces = array_unique(array_map(fn (int $t): int => $this->solid->surfaceOf[$this->solid->facet[$t]], $triangles));
+        $faces = array_unique(array_map(fn(int $t): int => $this->solid->surfaceOf[$this->solid->facet[$t]], $triangles));
         $this->face[] = count($faces) === 1 ? reset($faces) : -1;
         $this->leaf[] = [];
         $this->right[] = -1;
@@ -122,7 +139,7 @@ final class TriangleSet
     /** @return array{V, float} the middle of a triangle, and how far its corners are from there */
     public function around(int $t): array
     {
-        if (! isset($this->round[$t])) {
+        if (!isset($this->round[$t])) {
             $c = $this->corners($t);
             $m = Vector::middle($c);
             $this->round[$t] = [$m, max(Vector::distance($m, $c[0]), Vector::distance($m, $c[1]), Vector::distance($m, $c[2]))];
@@ -157,7 +174,10 @@ final class TriangleSet
             }
             [$a, $b, $c] = $this->corners($t);
             foreach ([[$a, $b], [$b, $c], [$c, $a]] as [$p, $q]) {
-                $most = max($most, abs(SurfaceEquation::distance($surface, [($p[0] + $q[0]) / 2, ($p[1] + $q[1]) / 2, ($p[2] + $q[2]) / 2])));
+                $most = max(
+                    $most,
+                    abs(SurfaceEquation::distance($surface, [($p[0] + $q[0]) / 2, ($p[1] + $q[1]) / 2, ($p[2] + $q[2]) / 2])),
+                );
             }
         }
         $this->budget->spend(2 * count($this->triangles));
@@ -188,7 +208,11 @@ final class TriangleSet
                 continue;
             }
             foreach ($this->leaf[$n] as $t) {
-                if ($this->surface($t) === $face && self::apart2($this->boxOf[$t], $point) <= $within * $within && $this->isOver($t, $p, $within)) {
+                if (
+                    $this->surface($t) === $face &&
+                    self::apart2($this->boxOf[$t], $point) <= $within * $within &&
+                    $this->isOver($t, $p, $within)
+                ) {
                     $this->budget->spend($seen);
 
                     return true;
@@ -213,15 +237,18 @@ final class TriangleSet
         $best = [$p, -1];
         $least = INF;
         $point = [...$p, ...$p];
-        for ($stack = [[0, 0.0]]; $stack !== [];) {
+        for ($stack = [[0, 0.0]]; $stack !== []; ) {
             [$n, $apart] = array_pop($stack);
             if ($apart >= $least) {
                 continue;
             }
             if ($this->right[$n] >= 0) {
-                $next = [[$n + 1, self::apart2($this->box[$n + 1], $point)], [$this->right[$n], self::apart2($this->box[$this->right[$n]], $point)]];
+                $next = [
+                    [$n + 1, self::apart2($this->box[$n + 1], $point)],
+                    [$this->right[$n], self::apart2($this->box[$this->right[$n]], $point)],
+                ];
                 // the nearer one last, so that it is looked at first
-                array_push($stack, ...($next[0][1] > $next[1][1] ? $next : array_reverse($next)));
+                array_push($stack, ...$next[0][1] > $next[1][1] ? $next : array_reverse($next));
 
                 continue;
             }
@@ -264,7 +291,11 @@ final class TriangleSet
             $next = $o < 0 ? null : $s->surfaceOfTriangle(intdiv($o, 3));
             $e = Vector::sub($c[($k + 1) % 3], $c[$k]);
             $long = Vector::length($e);
-            if ($next === $surface || $long < 1e-12 || Vector::length(Vector::cross(Vector::sub($q, $c[$k]), $e)) > self::SAME * 1e-3 * (1 + $long) * $long) {
+            if (
+                $next === $surface ||
+                $long < 1e-12 ||
+                Vector::length(Vector::cross(Vector::sub($q, $c[$k]), $e)) > self::SAME * 1e-3 * (1 + $long) * $long
+            ) {
                 continue;
             }
             // past a rim, seen along the facet

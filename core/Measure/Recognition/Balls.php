@@ -42,7 +42,7 @@ final class Balls
         foreach ([true, false] as $exact) {
             $tried = [];
             foreach ($graph->normal as $seed => $_) {
-                if (isset($taken[$seed]) || isset($tried[$seed]) || ! $graph->isSmall($seed)) {
+                if (isset($taken[$seed]) || isset($tried[$seed]) || !$graph->isSmall($seed)) {
                     continue;
                 }
                 $first = $b->around($seed, $taken);
@@ -52,14 +52,21 @@ final class Balls
                 }
                 // a flat and the narrow cone along its rim lie on a ball as well: only small facets count at first
                 $members = $b->grow([$seed], $ball, $taken, 2 * $ball[2], true);
-                $fit = count($members) < self::LEAST || ! $graph->bulges($members) || $b->isBelt($members) ? null : $b->fit($members, $exact);
+                $fit =
+                    count($members) < self::LEAST || !$graph->bulges($members) || $b->isBelt($members) ? null : $b->fit($members, $exact);
                 if ($fit === null) {
                     $tried += array_fill_keys($members, true);
 
                     continue;
                 }
                 // along a rim with another face the corners may lie on chords of it
-                $members = $b->grow([...$members, ...$b->elsewhere($fit, $taken + array_fill_keys($members, true))], $fit, $taken, self::RIM * $fit[1], false);
+                $members = $b->grow(
+                    [...$members, ...$b->elsewhere($fit, $taken + array_fill_keys($members, true))],
+                    $fit,
+                    $taken,
+                    self::RIM * $fit[1],
+                    false,
+                );
                 $taken += array_fill_keys($members, true);
                 $out[] = [Surface::sphere('', $fit[0], $fit[1]), $members];
             }
@@ -77,7 +84,7 @@ final class Balls
         $out = [$seed => true];
         foreach ($this->graph->bordersOf($seed) as $h) {
             $o = $this->graph->across($h);
-            if (! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > FacetGraph::TURN - 0.02) {
+            if (!isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > FacetGraph::TURN - 0.02) {
                 $out[$o] = true;
             }
         }
@@ -131,9 +138,14 @@ final class Balls
         ];
         $radius = sqrt($mean + Vector::dot($x, $x));
         $centre = Vector::add($c, $x);
-        $rise = array_map(fn (int $f): float => $radius - abs(Vector::dot($this->graph->normal[$f], $centre) - $this->graph->offset[$f]), $facets);
+        $rise = array_map(
+            fn(int $f): float => $radius - abs(Vector::dot($this->graph->normal[$f], $centre) - $this->graph->offset[$f]),
+            $facets,
+        );
         sort($rise);
-        $within = $exact ? self::NOISE * $radius : min(self::OFF * $radius, max(self::RISE * $rise[intdiv(count($rise), 10)], self::NOISE * $radius));
+        $within = $exact
+            ? self::NOISE * $radius
+            : min(self::OFF * $radius, max(self::RISE * $rise[intdiv(count($rise), 10)], self::NOISE * $radius));
         foreach ($points as $p) {
             if (abs(Vector::distance($p, $centre) - $radius) > $within) {
                 return null;
@@ -154,11 +166,11 @@ final class Balls
     {
         $g = $this->graph;
         $members = array_fill_keys($from, true);
-        for ($stack = $from; $stack !== [];) {
+        for ($stack = $from; $stack !== []; ) {
             $f = array_pop($stack);
             foreach ($g->bordersOf($f) as $h) {
                 $o = $g->across($h);
-                if (! isset($members[$o]) && ! isset($taken[$o]) && (! $small || $g->isSmall($o)) && $this->lies($o, $ball, $off)) {
+                if (!isset($members[$o]) && !isset($taken[$o]) && (!$small || $g->isSmall($o)) && $this->lies($o, $ball, $off)) {
                     $members[$o] = true;
                     $stack[] = $o;
                 }
@@ -190,7 +202,7 @@ final class Balls
         if ($axis === null) {
             return false;
         }
-        $heights = array_map(static fn (array $p): float => Vector::dot(Vector::sub($p, $axis[0]), $axis[1]), array_values($points));
+        $heights = array_map(static fn(array $p): float => Vector::dot(Vector::sub($p, $axis[0]), $axis[1]), array_values($points));
         sort($heights);
         $least = 1e-3 * ($heights[count($heights) - 1] - $heights[0]);
         $n = 1;
@@ -212,7 +224,12 @@ final class Balls
     {
         $out = [];
         foreach ($this->graph->all() as $f) {
-            if (! isset($taken[$f]) && isset($this->graph->borders[$f]) && $this->graph->isSmall($f) && $this->lies($f, $ball, self::RIM * $ball[1])) {
+            if (
+                !isset($taken[$f]) &&
+                isset($this->graph->borders[$f]) &&
+                $this->graph->isSmall($f) &&
+                $this->lies($f, $ball, self::RIM * $ball[1])
+            ) {
                 $out[] = $f;
             }
         }

@@ -53,7 +53,7 @@ final class Cones
         $g = $this->graph;
         $next = [];
         foreach ($g->bordersOf($seed) as $h) {
-            if (! isset($taken[$g->across($h)]) && $g->turn($h) > FacetGraph::TURN && $g->turn($h) < 1 - 1e-7) {
+            if (!isset($taken[$g->across($h)]) && $g->turn($h) > FacetGraph::TURN && $g->turn($h) < 1 - 1e-7) {
                 $next[$g->across($h)] = $h;
             }
         }
@@ -65,7 +65,7 @@ final class Cones
         foreach ($facets as $i => $a) {
             foreach (array_slice($facets, $i + 1) as $b) {
                 $cone = $this->cone($seed, $a, $b);
-                if ($cone === null || ! $this->runsTo($next[$a], $cone[0]) || ! $this->runsTo($next[$b], $cone[0])) {
+                if ($cone === null || !$this->runsTo($next[$a], $cone[0]) || !$this->runsTo($next[$b], $cone[0])) {
                     continue;
                 }
                 [$tip, $axis, $lean] = $cone;
@@ -136,7 +136,7 @@ final class Cones
     {
         $g = $this->graph;
         $members = [$seed => true];
-        for ($stack = [$seed]; $stack !== [];) {
+        for ($stack = [$seed]; $stack !== []; ) {
             $f = array_pop($stack);
             foreach ($g->bordersOf($f) as $h) {
                 $o = $g->across($h);
@@ -144,7 +144,10 @@ final class Cones
                     continue;
                 }
                 $far = max(1.0, Vector::distance($tip, $g->corner($g->mesh->start[$h])));
-                if (abs(Vector::dot($g->normal[$o], $axis) - $lean) < 2e-3 && abs(Vector::dot($g->normal[$o], $tip) - $g->offset[$o]) < 1e-3 * $far) {
+                if (
+                    abs(Vector::dot($g->normal[$o], $axis) - $lean) < 2e-3 &&
+                    abs(Vector::dot($g->normal[$o], $tip) - $g->offset[$o]) < 1e-3 * $far
+                ) {
                     $members[$o] = true;
                     $stack[] = $o;
                 }

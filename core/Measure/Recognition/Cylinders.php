@@ -48,14 +48,18 @@ final class Cylinders
         foreach ($this->graph->normal as $seed => $_) {
             foreach (isset($taken[$seed]) ? [] : $this->graph->bordersOf($seed) as $h) {
                 $axis = $this->graph->direction($h);
-                if ($axis === null || isset($belts[$h]) || ! $this->turnsAbout($h, $axis)) {
+                if ($axis === null || isset($belts[$h]) || !$this->turnsAbout($h, $axis)) {
                     continue;
                 }
                 [$members, $over] = $this->walk($seed, $axis, $taken);
                 $found = $this->cylinder($members, $axis);
                 // a flat that meets it at a blunt angle passes for one of its facets
                 foreach ($found === null && count($over) >= 2 * self::LEAST ? [2, 1, 3] : [] as $quarter) {
-                    $part = $this->onOneCircle($this->graph->facetOf[intdiv(array_keys($over)[intdiv($quarter * count($over), 4)], 3)], $axis, $taken);
+                    $part = $this->onOneCircle(
+                        $this->graph->facetOf[intdiv(array_keys($over)[intdiv($quarter * count($over), 4)], 3)],
+                        $axis,
+                        $taken,
+                    );
                     $found = count($part) < count($members) ? $this->cylinder($part, $axis) : null;
                     if ($found !== null) {
                         $members = $part;
@@ -91,9 +95,13 @@ final class Cylinders
         for ($queue = [$seed], $i = 0; $i < count($queue) && count($members) < $most; $i++) {
             foreach ($this->graph->bordersOf($queue[$i]) as $g) {
                 $next = $this->graph->across($g);
-                if (! isset($taken[$next]) && $this->turnsAbout($g, $axis) && ($circle === null || ($this->isOn($g, $axis, ...$circle) && $this->isWithin($next, $axis, ...$circle)))) {
+                if (
+                    !isset($taken[$next]) &&
+                    $this->turnsAbout($g, $axis) &&
+                    ($circle === null || ($this->isOn($g, $axis, ...$circle) && $this->isWithin($next, $axis, ...$circle)))
+                ) {
                     $over[$g] = true;
-                    if (! isset($members[$next])) {
+                    if (!isset($members[$next])) {
                         $members[$next] = true;
                         $queue[] = $next;
                     }
@@ -128,7 +136,10 @@ final class Cylinders
     private function isWithin(int $f, array $axis, array $point, float $radius): bool
     {
         foreach ($this->graph->bordersOf($f) as $h) {
-            if (Vector::length(Vector::cross(Vector::sub($this->graph->corner($this->graph->mesh->start[$h]), $point), $axis)) > $radius * (1 + self::OFF)) {
+            if (
+                Vector::length(Vector::cross(Vector::sub($this->graph->corner($this->graph->mesh->start[$h]), $point), $axis)) >
+                $radius * (1 + self::OFF)
+            ) {
                 return false;
             }
         }
@@ -174,7 +185,8 @@ final class Cylinders
                 $d = isset($in[$o]) ? null : $this->graph->direction($h);
                 if ($d !== null && abs($d[0] * $members['axis'][0] + $d[1] * $members['axis'][1] + $d[2] * $members['axis'][2]) < 0.5) {
                     $ends++;
-                    $smooth += ! isset($this->known[$o]) && $this->graph->turn($h) > FacetGraph::TURN && $this->graph->turn($h) < 1 - 1e-7 ? 1 : 0;
+                    $smooth +=
+                        !isset($this->known[$o]) && $this->graph->turn($h) > FacetGraph::TURN && $this->graph->turn($h) < 1 - 1e-7 ? 1 : 0;
                 }
             }
         }
@@ -193,10 +205,11 @@ final class Cylinders
         $b = $this->graph->normal[$this->graph->across($h)];
         $d = $this->graph->direction($h);
 
-        return $this->graph->turn($h) > FacetGraph::TURN && $d !== null
-            && abs($d[0] * $axis[0] + $d[1] * $axis[1] + $d[2] * $axis[2]) > 1 - 1e-6
-            && abs($a[0] * $axis[0] + $a[1] * $axis[1] + $a[2] * $axis[2]) < 1e-4
-            && abs($b[0] * $axis[0] + $b[1] * $axis[1] + $b[2] * $axis[2]) < 1e-4;
+        return $this->graph->turn($h) > FacetGraph::TURN &&
+            $d !== null &&
+            abs($d[0] * $axis[0] + $d[1] * $axis[1] + $d[2] * $axis[2]) > 1 - 1e-6 &&
+            abs($a[0] * $axis[0] + $a[1] * $axis[1] + $a[2] * $axis[2]) < 1e-4 &&
+            abs($b[0] * $axis[0] + $b[1] * $axis[1] + $b[2] * $axis[2]) < 1e-4;
     }
 
     /**
@@ -218,7 +231,10 @@ final class Cylinders
                 // corners of the circle are where two of the facets meet
                 if (isset($in[$this->graph->across($h)]) && $this->turnsAbout($h, $axis)) {
                     $v = $m->start[$h];
-                    $points[$v] = [$m->x[$v] * $u[0] + $m->y[$v] * $u[1] + $m->z[$v] * $u[2], $m->x[$v] * $w[0] + $m->y[$v] * $w[1] + $m->z[$v] * $w[2]];
+                    $points[$v] = [
+                        $m->x[$v] * $u[0] + $m->y[$v] * $u[1] + $m->z[$v] * $u[2],
+                        $m->x[$v] * $w[0] + $m->y[$v] * $w[1] + $m->z[$v] * $w[2],
+                    ];
                 }
             }
         }
@@ -237,7 +253,7 @@ final class Cylinders
             return null;
         }
         foreach ($members['facets'] as $f) {
-            if (! $this->isWithin($f, $axis, $point, $radius)) {
+            if (!$this->isWithin($f, $axis, $point, $radius)) {
                 return null;
             }
         }

@@ -47,7 +47,7 @@ final class FacetGraph
     public array $borders = [];
 
     /** @throws OverBudget */
-    public function __construct(public readonly Solid $mesh, private readonly Budget $budget = new Budget)
+    public function __construct(public readonly Solid $mesh, private readonly Budget $budget = new Budget())
     {
         $budget->spend(self::GATHERED * $mesh->triangleCount());
         $this->gatherFlats();
@@ -62,7 +62,9 @@ final class FacetGraph
             [$a, $b, $c] = [$m->start[3 * $t], $m->start[3 * $t + 1], $m->start[3 * $t + 2]];
             $u = [$m->x[$b] - $m->x[$a], $m->y[$b] - $m->y[$a], $m->z[$b] - $m->z[$a]];
             $w = [$m->x[$c] - $m->x[$a], $m->y[$c] - $m->y[$a], $m->z[$c] - $m->z[$a]];
-            $area[$t] = sqrt(($u[1] * $w[2] - $u[2] * $w[1]) ** 2 + ($u[2] * $w[0] - $u[0] * $w[2]) ** 2 + ($u[0] * $w[1] - $u[1] * $w[0]) ** 2);
+            $area[$t] = sqrt(
+                ($u[1] * $w[2] - $u[2] * $w[1]) ** 2 + ($u[2] * $w[0] - $u[0] * $w[2]) ** 2 + ($u[0] * $w[1] - $u[1] * $w[0]) ** 2,
+            );
         }
         arsort($area);
         foreach (array_keys($area) as $seed) {
@@ -75,7 +77,7 @@ final class FacetGraph
             $this->normal[$id] = $n;
             $this->offset[$id] = $m->offset[$f];
             $this->facetOf[$seed] = $id;
-            for ($stack = [$seed]; $stack !== [];) {
+            for ($stack = [$seed]; $stack !== []; ) {
                 $t = array_pop($stack);
                 for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                     $o = intdiv($m->twin[$h], 3);
@@ -86,7 +88,10 @@ final class FacetGraph
                     // a sliver's own normal says little: its far corner must lie in the plane instead
                     $far = $m->start[$m->twin[$h] % 3 === 0 ? $m->twin[$h] + 2 : $m->twin[$h] - 1];
                     $off = abs($n[0] * $m->x[$far] + $n[1] * $m->y[$far] + $n[2] * $m->z[$far] - $this->offset[$id]);
-                    if ($n[0] * $m->nx[$g] + $n[1] * $m->ny[$g] + $n[2] * $m->nz[$g] > self::FLAT && $off < 1e-5 * max(1.0, abs($this->offset[$id]))) {
+                    if (
+                        $n[0] * $m->nx[$g] + $n[1] * $m->ny[$g] + $n[2] * $m->nz[$g] > self::FLAT &&
+                        $off < 1e-5 * max(1.0, abs($this->offset[$id]))
+                    ) {
                         $this->facetOf[$o] = $id;
                         $stack[] = $o;
                     }
@@ -167,7 +172,7 @@ final class FacetGraph
             $d = Vector::sub($this->normal[$f], $mean);
             for ($i = 0; $i < 3; $i++) {
                 for ($j = 0; $j < 3; $j++) {
-                    $c[$i][$j] += $d[$i] * $d[$j] / $n;
+                    $c[$i][$j] += ($d[$i] * $d[$j]) / $n;
                 }
             }
         }

@@ -40,7 +40,7 @@ final class Plausible
         sort($sorted);
         $usual = $sorted[(int) floor(self::USUAL * (count($sorted) - 1))] ?? 0.0;
 
-        return array_keys(array_filter($bulge, static fn (float $b): bool => $b > self::MOST_UNLIKE * $usual + self::ROUNDING));
+        return array_keys(array_filter($bulge, static fn(float $b): bool => $b > self::MOST_UNLIKE * $usual + self::ROUNDING));
     }
 
     /**
@@ -50,13 +50,13 @@ final class Plausible
      *
      * @throws OverBudget
      */
-    public static function holds(Solid $mesh, Solid $known, Budget $budget = new Budget, float $share = 0.05): bool
+    public static function holds(Solid $mesh, Solid $known, Budget $budget = new Budget(), float $share = 0.05): bool
     {
         $areas = $deep = [];
         $surfaces = [];
         foreach ($known->facet as $t => $f) {
             $i = $known->surfaceOf[$f];
-            if (! $known->surfaces[$i]->isFlat()) {
+            if (!$known->surfaces[$i]->isFlat()) {
                 $surfaces[$i][$f][] = $t;
                 $areas[$i] = ($areas[$i] ?? 0.0) + self::area($known, $t);
             }
@@ -73,11 +73,12 @@ final class Plausible
                 return false;
             }
         }
-        $volume = array_sum(array_map(static fn (float $area, float $d): float => $area * $d, $areas, $deep));
+        $volume = array_sum(array_map(static fn(float $area, float $d): float => $area * $d, $areas, $deep));
         $area = $share * array_sum($areas);
         [$v, $w] = [$raw->mass(), $now->mass()];
 
-        return abs($v->volume - $w->volume) <= $volume + self::ROUNDING * (1 + abs($v->volume)) && abs($v->area - $w->area) <= $area + self::ROUNDING * (1 + $v->area);
+        return abs($v->volume - $w->volume) <= $volume + self::ROUNDING * (1 + abs($v->volume)) &&
+            abs($v->area - $w->area) <= $area + self::ROUNDING * (1 + $v->area);
     }
 
     /**
@@ -90,7 +91,7 @@ final class Plausible
     {
         $out = [];
         foreach ($facets as $f => $triangles) {
-            $out[$f] = max(array_map(static fn (int $t): float => self::bulge($s, $surface, $t), $triangles));
+            $out[$f] = max(array_map(static fn(int $t): float => self::bulge($s, $surface, $t), $triangles));
         }
 
         return $out;
@@ -115,7 +116,7 @@ final class Plausible
 
     private static function area(Solid $s, int $t): float
     {
-        [$a, $b, $c] = array_map(static fn (int $h): int => $s->start[$h], [3 * $t, 3 * $t + 1, 3 * $t + 2]);
+        [$a, $b, $c] = array_map(static fn(int $h): int => $s->start[$h], [3 * $t, 3 * $t + 1, 3 * $t + 2]);
         $u = [$s->x[$b] - $s->x[$a], $s->y[$b] - $s->y[$a], $s->z[$b] - $s->z[$a]];
         $w = [$s->x[$c] - $s->x[$a], $s->y[$c] - $s->y[$a], $s->z[$c] - $s->z[$a]];
 

@@ -98,7 +98,11 @@ final class RingFit
             return null;
         }
         // what is left of the turning when the best shift is taken along
-        $back = self::times($inverse, [[$am[0][0], $am[1][0], $am[2][0]], [$am[0][1], $am[1][1], $am[2][1]], [$am[0][2], $am[1][2], $am[2][2]]]);
+        $back = self::times($inverse, [
+            [$am[0][0], $am[1][0], $am[2][0]],
+            [$am[0][1], $am[1][1], $am[2][1]],
+            [$am[0][2], $am[1][2], $am[2][2]],
+        ]);
         $s = [];
         foreach (self::times($am, $back) as $i => $row) {
             $s[] = [$aa[$i][0] - $row[0], $aa[$i][1] - $row[1], $aa[$i][2] - $row[2]];
@@ -134,7 +138,7 @@ final class RingFit
                 $e = Vector::unit($out);
                 [$c, $s] = [($rho - $r['radius']) / $away, $z / $away];
                 // by the shift of the centre, the lean of the axis towards u and v, and both radii
-                $lean = static fn (array $w): float => ($s * $rho - $c * $z) * Vector::dot($e, $w);
+                $lean = static fn(array $w): float => ($s * $rho - $c * $z) * Vector::dot($e, $w);
                 $g = [-($c * $e[0] + $s * $a[0]), -($c * $e[1] + $s * $a[1]), -($c * $e[2] + $s * $a[2]), $lean($u), $lean($v), -$c, -1.0];
                 $f = $away - $r['tube'];
                 for ($i = 0; $i < 7; $i++) {
@@ -161,7 +165,7 @@ final class RingFit
                 'radius' => $r['radius'] + $x[5],
                 'tube' => $r['tube'] + $x[6],
             ];
-            if (! ($r['tube'] > 0) || ! is_finite($r['radius'])) {
+            if (!($r['tube'] > 0) || !is_finite($r['radius'])) {
                 return null;
             }
             if (abs($x[5]) + abs($x[6]) < 1e-10 * $r['tube']) {
@@ -235,7 +239,11 @@ final class RingFit
     {
         $out = [];
         foreach ($a as $row) {
-            $out[] = [$row[0] * $b[0][0] + $row[1] * $b[1][0] + $row[2] * $b[2][0], $row[0] * $b[0][1] + $row[1] * $b[1][1] + $row[2] * $b[2][1], $row[0] * $b[0][2] + $row[1] * $b[1][2] + $row[2] * $b[2][2]];
+            $out[] = [
+                $row[0] * $b[0][0] + $row[1] * $b[1][0] + $row[2] * $b[2][0],
+                $row[0] * $b[0][1] + $row[1] * $b[1][1] + $row[2] * $b[2][1],
+                $row[0] * $b[0][2] + $row[1] * $b[1][2] + $row[2] * $b[2][2],
+            ];
         }
 
         return $out;

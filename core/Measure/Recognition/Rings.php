@@ -54,7 +54,7 @@ final class Rings
                 if ($left === 0) {
                     break;
                 }
-                if (isset($taken[$seed]) || isset($tried[$seed]) || ! $graph->isSmall($seed)) {
+                if (isset($taken[$seed]) || isset($tried[$seed]) || !$graph->isSmall($seed)) {
                     continue;
                 }
                 $patch = $r->around($seed, $taken);
@@ -74,7 +74,12 @@ final class Rings
                 // over more of it the fit is better
                 $ring = $r->fit(array_slice($members, 0, self::MOST), $exact) ?? $ring;
                 $members = $r->grow($members, $ring, $taken, 2 * $ring['within']);
-                $members = $r->grow([...$members, ...$r->elsewhere($ring, $taken + array_fill_keys($members, true))], $ring, $taken, self::RIM * $ring['tube']);
+                $members = $r->grow(
+                    [...$members, ...$r->elsewhere($ring, $taken + array_fill_keys($members, true))],
+                    $ring,
+                    $taken,
+                    self::RIM * $ring['tube'],
+                );
                 $taken += array_fill_keys($members, true);
                 $out[] = [Surface::torus('', $ring['centre'], $ring['axis'], $ring['radius'], $ring['tube']), $members];
             }
@@ -90,10 +95,16 @@ final class Rings
     private function around(int $seed, array $taken): array
     {
         $out = [$seed => true];
-        for ($queue = [$seed]; $queue !== [] && count($out) < self::LEAST;) {
+        for ($queue = [$seed]; $queue !== [] && count($out) < self::LEAST; ) {
             foreach ($this->graph->bordersOf(array_shift($queue)) as $h) {
                 $o = $this->graph->across($h);
-                if (! isset($out[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > FacetGraph::TURN && $this->graph->turn($h) < 1 - 1e-7) {
+                if (
+                    !isset($out[$o]) &&
+                    !isset($taken[$o]) &&
+                    $this->graph->isSmall($o) &&
+                    $this->graph->turn($h) > FacetGraph::TURN &&
+                    $this->graph->turn($h) < 1 - 1e-7
+                ) {
                     $out[$o] = true;
                     $queue[] = $o;
                 }
@@ -125,7 +136,7 @@ final class Rings
         if ($ring === null || $ring['radius'] < 0.05 * $ring['tube'] || $ring['radius'] > 500 * $ring['tube']) {
             return null;
         }
-        $rise = array_map(static fn (array $n): float => abs(RingFit::off($ring, $n[0])), $normals);
+        $rise = array_map(static fn(array $n): float => abs(RingFit::off($ring, $n[0])), $normals);
         sort($rise);
         $noise = self::NOISE * ($ring['radius'] + $ring['tube']);
         $within = $exact ? $noise : min(self::OFF * $ring['tube'], max(self::RISE * $rise[intdiv(count($rise), 10)], $noise));
@@ -149,7 +160,7 @@ final class Rings
      */
     private static function bends(array $turns): bool
     {
-        $at = array_unique(array_map(static fn (float $t): int => (int) round($t * 200), $turns));
+        $at = array_unique(array_map(static fn(float $t): int => (int) round($t * 200), $turns));
         sort($at);
         $n = 1;
         for ($i = 1; $i < count($at); $i++) {
@@ -169,10 +180,16 @@ final class Rings
     private function grow(array $from, array $ring, array $taken, float $off): array
     {
         $members = array_fill_keys($from, true);
-        for ($stack = $from; $stack !== [];) {
+        for ($stack = $from; $stack !== []; ) {
             foreach ($this->graph->bordersOf(array_pop($stack)) as $h) {
                 $o = $this->graph->across($h);
-                if (! isset($members[$o]) && ! isset($taken[$o]) && $this->graph->isSmall($o) && $this->graph->turn($h) > FacetGraph::TURN - 0.05 && $this->lies($o, $ring, $off)) {
+                if (
+                    !isset($members[$o]) &&
+                    !isset($taken[$o]) &&
+                    $this->graph->isSmall($o) &&
+                    $this->graph->turn($h) > FacetGraph::TURN - 0.05 &&
+                    $this->lies($o, $ring, $off)
+                ) {
                     $members[$o] = true;
                     $stack[] = $o;
                 }
@@ -193,7 +210,12 @@ final class Rings
     {
         $out = [];
         foreach ($this->graph->all() as $f) {
-            if (! isset($taken[$f]) && isset($this->graph->borders[$f]) && $this->graph->isSmall($f) && $this->lies($f, $ring, self::RIM * $ring['tube'])) {
+            if (
+                !isset($taken[$f]) &&
+                isset($this->graph->borders[$f]) &&
+                $this->graph->isSmall($f) &&
+                $this->lies($f, $ring, self::RIM * $ring['tube'])
+            ) {
                 $out[] = $f;
             }
         }

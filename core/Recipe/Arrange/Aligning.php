@@ -39,7 +39,7 @@ final class Aligning
         if ($to === null) {
             return $recipe;
         }
-        $place = static fn (array $b): float => match ($side) {
+        $place = static fn(array $b): float => match ($side) {
             'low' => $b[$k],
             'high' => $b[$k + 3],
             default => ($b[$k] + $b[$k + 3]) / 2,
@@ -65,14 +65,14 @@ final class Aligning
     public static function space(Recipe $recipe, array $ids, string $way, callable $evaluate): Recipe
     {
         $k = (int) array_search($way, self::WAYS, true);
-        $boxes = array_filter(array_combine($ids, array_map(static fn (string $id): ?array => self::box($recipe, $id, $evaluate), $ids)));
+        $boxes = array_filter(array_combine($ids, array_map(static fn(string $id): ?array => self::box($recipe, $id, $evaluate), $ids)));
         if (count($boxes) < 3) {
             return $recipe;
         }
-        uasort($boxes, static fn (array $a, array $b): int => $a[$k] + $a[$k + 3] <=> $b[$k] + $b[$k + 3]);
+        uasort($boxes, static fn(array $a, array $b): int => $a[$k] + $a[$k + 3] <=> $b[$k] + $b[$k + 3]);
         $order = array_map(strval(...), array_keys($boxes));
         [$first, $last] = [$boxes[$order[0]], $boxes[$order[count($order) - 1]]];
-        $filled = array_sum(array_map(static fn (array $b): float => $b[$k + 3] - $b[$k], array_slice(array_values($boxes), 1, -1)));
+        $filled = array_sum(array_map(static fn(array $b): float => $b[$k + 3] - $b[$k], array_slice(array_values($boxes), 1, -1)));
         $gap = ($last[$k] - $first[$k + 3] - $filled) / (count($order) - 1);
         $at = $first[$k + 3] + $gap;
         foreach (array_slice($order, 1, -1) as $id) {
@@ -91,14 +91,26 @@ final class Aligning
      */
     public static function stack(Recipe $recipe, array $ids, callable $evaluate): Recipe
     {
-        $ordered = array_values(array_filter(array_map(static fn (Step $s): string => $s->id, $recipe->steps), static fn (string $id): bool => in_array($id, $ids, true)));
+        $ordered = array_values(
+            array_filter(
+                array_map(static fn(Step $s): string => $s->id, $recipe->steps),
+                static fn(string $id): bool => in_array($id, $ids, true),
+            ),
+        );
         for ($i = 1; $i < count($ordered); $i++) {
             $step = $recipe->step($ordered[$i]);
             $below = "{$ordered[$i - 1]}:top";
-            if ($step === null || ! $step->kind->has('stand') || FacePlane::placement($evaluate($recipe->before($step->id))->part(), $below) === null) {
+            if (
+                $step === null ||
+                !$step->kind->has('stand') ||
+                FacePlane::placement($evaluate($recipe->before($step->id))->part(), $below) === null
+            ) {
                 continue;
             }
-            foreach (['stand' => 'face', 'on' => $below, 'alignx' => 'middle', 'aligny' => 'middle', 'x' => '0', 'y' => '0', 'sink' => '0'] as $key => $value) {
+            foreach (
+                ['stand' => 'face', 'on' => $below, 'alignx' => 'middle', 'aligny' => 'middle', 'x' => '0', 'y' => '0', 'sink' => '0']
+                as $key => $value
+            ) {
                 $step = $step->with($key, $value);
             }
             $recipe = $recipe->withStep($step);
@@ -116,11 +128,11 @@ final class Aligning
     public static function box(Recipe $recipe, string $id, callable $evaluate): ?array
     {
         $step = $recipe->step($id);
-        if ($step === null || ! $step->kind->has('stand')) {
+        if ($step === null || !$step->kind->has('stand')) {
             return null;
         }
         try {
-            $solid = Making::tool(Task::inLog($recipe, $step, $evaluate)) ?? new Solid;
+            $solid = Making::tool(Task::inLog($recipe, $step, $evaluate)) ?? new Solid();
         } catch (StepProblem) {
             return null;
         }

@@ -24,13 +24,21 @@ final class Copies
     {
         foreach (array_reverse($r->steps) as $s) {
             if ($s->kind->has('count') && $s->text('of') === 'step' && in_array($id, [$s->text('source'), $s->id], true)) {
-                return ctype_digit($s->text('count')) && (int) $s->text('count') < 50 ? $r->withStep($s->with('count', (string) ((int) $s->text('count') + 1))) : $r;
+                return ctype_digit($s->text('count')) && (int) $s->text('count') < 50
+                    ? $r->withStep($s->with('count', (string) ((int) $s->text('count') + 1)))
+                    : $r;
             }
         }
         $box = Aligning::box($r, $id, $evaluate);
         $by = $box === null ? 20.0 * $r->unit->inMillimetres() : 1.5 * ($box[3] - $box[0]);
 
-        return self::repeat($r, $id, ['way' => 'row', 'count' => '2', 'x' => Number::typed($by / $r->unit->inMillimetres(), 3), 'y' => '0', 'z' => '0']);
+        return self::repeat($r, $id, [
+            'way' => 'row',
+            'count' => '2',
+            'x' => Number::typed($by / $r->unit->inMillimetres(), 3),
+            'y' => '0',
+            'z' => '0',
+        ]);
     }
 
     /**
@@ -51,16 +59,24 @@ final class Copies
                 $middle = [$p[0], $p[1]];
             }
         }
-        [$x, $y] = array_map(static fn (float $mm): string => Number::typed($mm / $r->unit->inMillimetres()), $middle);
+        [$x, $y] = array_map(static fn(float $mm): string => Number::typed($mm / $r->unit->inMillimetres()), $middle);
 
-        return self::repeat($r, $id, ['way' => 'around', 'count' => (string) max(2, min(50, $count)), 'about' => 'z', 'angle' => '360', 'x' => $x, 'y' => $y, 'z' => '0']);
+        return self::repeat($r, $id, [
+            'way' => 'around',
+            'count' => (string) max(2, min(50, $count)),
+            'about' => 'z',
+            'angle' => '360',
+            'x' => $x,
+            'y' => $y,
+            'z' => '0',
+        ]);
     }
 
     /** @param array<string, string> $values */
     private static function repeat(Recipe $r, string $id, array $values): Recipe
     {
         $source = $r->step($id);
-        if ($source === null || ! $source->kind->makes()) {
+        if ($source === null || !$source->kind->makes()) {
             return $r;
         }
         $added = Editing::add($r, Kinds::of('repeat'), $id);

@@ -35,13 +35,13 @@ final class Dropping
     public static function drop(Recipe $recipe, string $id, callable $evaluate): Recipe
     {
         $step = $recipe->step($id);
-        if ($step === null || ! $step->kind->has('stand')) {
+        if ($step === null || !$step->kind->has('stand')) {
             return $recipe;
         }
         $task = Task::inLog($recipe, $step, $evaluate);
         $part = $task->part;
         try {
-            $solid = Making::tool($task) ?? new Solid;
+            $solid = Making::tool($task) ?? new Solid();
         } catch (StepProblem) {
             return $recipe;
         }
@@ -56,13 +56,19 @@ final class Dropping
         }
         $plane = $face === null ? null : FacePlane::placement($part, $face);
         $corner = $step->text('from') === 'corner';
-        $at = static fn (int $k): string => Number::typed(($corner ? $box[$k] : ($box[$k] + $box[$k + 3]) / 2) / $recipe->unit->inMillimetres());
+        $at = static fn(int $k): string => Number::typed(
+            ($corner ? $box[$k] : ($box[$k] + $box[$k + 3]) / 2) / $recipe->unit->inMillimetres(),
+        );
         $step = $step->with('x', self::kept($step, 'x', $at(0)))->with('y', self::kept($step, 'y', $at(1)));
         if ($plane !== null && $plane->direction([0.0, 0.0, 1.0])[2] > 1 - 1e-9) {
-            return $recipe->withStep($step->with('stand', 'face')->with('on', $face)->with('alignx', 'origin')->with('aligny', 'origin')->with('sink', '0'));
+            return $recipe->withStep(
+                $step->with('stand', 'face')->with('on', $face)->with('alignx', 'origin')->with('aligny', 'origin')->with('sink', '0'),
+            );
         }
 
-        return $recipe->withStep($step->with('stand', 'ground')->with('z', Number::typed(($box[2] - $way) / $recipe->unit->inMillimetres())));
+        return $recipe->withStep(
+            $step->with('stand', 'ground')->with('z', Number::typed(($box[2] - $way) / $recipe->unit->inMillimetres())),
+        );
     }
 
     /**
@@ -88,7 +94,7 @@ final class Dropping
             [$low, $high] = [0.0, $best === INF ? max(0.0, $solid->vertexBox()[2]) : $best];
             for ($i = 0; $i < 40 && $high - $low > self::NEAR / 10; $i++) {
                 $middle = ($low + $high) / 2;
-                self::overlaps($solid, $part, $budget, $middle) ? $high = $middle : $low = $middle;
+                self::overlaps($solid, $part, $budget, $middle) ? ($high = $middle) : ($low = $middle);
             }
             [$best, $face] = [$low, null];
         }
@@ -99,7 +105,7 @@ final class Dropping
     private static function overlaps(Solid $solid, Solid $part, Budget $budget, float $down): bool
     {
         try {
-            return ! BooleanOperation::intersection($solid->moved(Transform::translation([0.0, 0.0, -$down])), $part, $budget)->isEmpty();
+            return !BooleanOperation::intersection($solid->moved(Transform::translation([0.0, 0.0, -$down])), $part, $budget)->isEmpty();
         } catch (BooleanFailed) {
             return false;
         }
@@ -113,7 +119,7 @@ final class Dropping
         }
         $box = $solid->vertexBox();
         foreach ($part->facet as $t => $f) {
-            if ($part->nz[$f] < 1 - 1e-9 || abs($part->offset[$f] - ($box[2] - $down)) > 1e-5 || ! $part->surfaceOfTriangle($t)->isFlat()) {
+            if ($part->nz[$f] < 1 - 1e-9 || abs($part->offset[$f] - ($box[2] - $down)) > 1e-5 || !$part->surfaceOfTriangle($t)->isFlat()) {
                 continue;
             }
             $x = $y = [];

@@ -30,25 +30,25 @@ final class HiddenShapes
     {
         $shapes = [];
         foreach ($r->steps as $s) {
-            if ($s->off || ! $s->kind->stands() || $s->text('effect') !== 'add') {
+            if ($s->off || !$s->kind->stands() || $s->text('effect') !== 'add') {
                 continue;
             }
             try {
-                $solid = Making::tool(Task::inLog($r, $s, $evaluate)) ?? new Solid;
+                $solid = Making::tool(Task::inLog($r, $s, $evaluate)) ?? new Solid();
             } catch (StepProblem) {
                 continue;
             }
-            if (! $solid->isEmpty()) {
+            if (!$solid->isEmpty()) {
                 $shapes[$s->id] = [$s, $solid, $solid->vertexBox()];
             }
         }
         $out = [];
         foreach ($shapes as $id => [$s, $solid, $box]) {
             foreach ($shapes as $other => [$o, $around, $outer]) {
-                if ($other === $id || ! self::fits($box, $outer) || ! self::covered($solid, $around)) {
+                if ($other === $id || !self::fits($box, $outer) || !self::covered($solid, $around)) {
                     continue;
                 }
-                if (! self::fits($outer, $box) || ! self::covered($around, $solid)) {
+                if (!self::fits($outer, $box) || !self::covered($around, $solid)) {
                     $out[(string) $id] = "lies hidden inside {$o->name}";
                     break;
                 }
@@ -85,7 +85,7 @@ final class HiddenShapes
         }
         try {
             $left = BooleanOperation::difference($in, $out, StepBudget::aside());
-        } catch (BooleanFailed|OverBudget) {
+        } catch (BooleanFailed | OverBudget) {
             return false;
         }
 

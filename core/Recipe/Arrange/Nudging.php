@@ -22,7 +22,7 @@ final class Nudging
     public static function by(Recipe $r, string $id, array $by, Closure $evaluate): Recipe
     {
         $step = $r->step($id);
-        if ($step === null || ! $step->kind->isPushed()) {
+        if ($step === null || !$step->kind->isPushed()) {
             return $r;
         }
         $along = ['x' => $by[0], 'y' => $by[1], 'z' => $by[2]];
@@ -56,16 +56,26 @@ final class Nudging
     public static function to(Recipe $r, string $id, string $at, Closure $evaluate): Recipe
     {
         $step = $r->step($id);
-        if ($step === null || ! $step->kind->has('at')) {
+        if ($step === null || !$step->kind->has('at')) {
             return $r;
         }
-        foreach (['stand' => 'point', 'at' => $at, 'x' => '0', 'y' => '0', 'z' => '0', 'alignx' => 'origin', 'aligny' => 'origin'] as $key => $v) {
+        foreach (
+            ['stand' => 'point', 'at' => $at, 'x' => '0', 'y' => '0', 'z' => '0', 'alignx' => 'origin', 'aligny' => 'origin']
+            as $key => $v
+        ) {
             $step = $step->with($key, $v);
         }
         try {
             Task::inLog($r, $step, $evaluate)->spot('at');
         } catch (StepProblem) {
-            throw new StepProblem(new Message('no-spot', "{$step->name} cannot be put there.", 'What you picked is its own, round, or made by a step that comes later in the log. Pick a corner, an edge or a flat face that is there before it.', 'at'));
+            throw new StepProblem(
+                new Message(
+                    'no-spot',
+                    "{$step->name} cannot be put there.",
+                    'What you picked is its own, round, or made by a step that comes later in the log. Pick a corner, an edge or a flat face that is there before it.',
+                    'at',
+                ),
+            );
         }
 
         return $r->withStep($step);
@@ -89,7 +99,7 @@ final class Nudging
     {
         $typed = trim($typed);
         // what an earlier nudge added is added to
-        if (preg_match('/^(.*\S) ([+-]) (\d+(?:\.\d+)?)$/', $typed, $m) && ! is_numeric($m[1])) {
+        if (preg_match('/^(.*\S) ([+-]) (\d+(?:\.\d+)?)$/', $typed, $m) && !is_numeric($m[1])) {
             [$typed, $by] = [$m[1], $by + ($m[2] === '-' ? -1.0 : 1.0) * (float) $m[3]];
         }
         $by = round($by, 9);

@@ -13,7 +13,12 @@ final class Align extends Edit
 {
     public function rules(): array
     {
-        return ['steps' => Rule::several(Limits::SIZES), 'against' => Rule::text(Limits::ID), 'how' => Rule::text(12), 'way' => Rule::text(1)];
+        return [
+            'steps' => Rule::several(Limits::SIZES),
+            'against' => Rule::text(Limits::ID),
+            'how' => Rule::text(12),
+            'way' => Rule::text(1),
+        ];
     }
 
     public function apply(Recipe $r, Input $in, Bench $bench): Recipe
@@ -23,7 +28,7 @@ final class Align extends Edit
         if ($how === 'stack') {
             return Aligning::stack($r, $ids, $bench->evaluate);
         }
-        if (! in_array($way, Aligning::WAYS, true)) {
+        if (!in_array($way, Aligning::WAYS, true)) {
             return $r;
         }
 

@@ -11,12 +11,39 @@ final class Edits
 {
     /** @var list<class-string<Edit>> */
     private const LIST = [
-        Add::class, Set::class, Pick::class, Region::class, Delete::class, Shift::class,
-        SwitchOff::class, AddShape::class, DropShape::class, Sizes::class, Size::class, Material::class,
-        PaintFaces::class, Pin::class, Align::class, Drop::class, Nudge::class, PutAt::class,
-        Spin::class, Ground::class, OneMore::class, Around::class, MakeGroup::class, Ungroup::class,
-        SetFree::class, Place::class, Open::class, Close::class, GroupName::class, Lock::class,
-        Forget::class, Anew::class, Leave::class,
+        Add::class,
+        Set::class,
+        Pick::class,
+        Region::class,
+        Delete::class,
+        Shift::class,
+        SwitchOff::class,
+        AddShape::class,
+        DropShape::class,
+        Sizes::class,
+        Size::class,
+        Material::class,
+        PaintFaces::class,
+        Pin::class,
+        Align::class,
+        Drop::class,
+        Nudge::class,
+        PutAt::class,
+        Spin::class,
+        Ground::class,
+        OneMore::class,
+        Around::class,
+        MakeGroup::class,
+        Ungroup::class,
+        SetFree::class,
+        Place::class,
+        Open::class,
+        Close::class,
+        GroupName::class,
+        Lock::class,
+        Forget::class,
+        Anew::class,
+        Leave::class,
     ];
 
     /** @var array<string, Edit>|null */
@@ -28,7 +55,7 @@ final class Edits
         if (self::$all === null) {
             self::$all = [];
             foreach (self::LIST as $class) {
-                $edit = new $class;
+                $edit = new $class();
                 self::$all[$edit->id()] = $edit;
             }
         }
@@ -45,6 +72,8 @@ final class Edits
     {
         $input = new Input($in);
 
-        return $edit->isOfWhole() ? $edit->apply($whole, $input, $bench) : $whole->withAtHand($edit->apply($whole->atHand(), $input, $bench));
+        return $edit->isOfWhole()
+            ? $edit->apply($whole, $input, $bench)
+            : $whole->withAtHand($edit->apply($whole->atHand(), $input, $bench));
     }
 }

@@ -63,13 +63,19 @@ final readonly class Input
     /** @return list<string> names of faces, edges or corners, a few at the most */
     public function names(string $key = 'of'): array
     {
-        return array_slice(array_values(array_filter($this->several($key), static fn (mixed $n): bool => is_string($n) && $n !== '' && strlen($n) <= Limits::NAME)), 0, self::FEW);
+        return array_slice(
+            array_values(
+                array_filter($this->several($key), static fn(mixed $n): bool => is_string($n) && $n !== '' && strlen($n) <= Limits::NAME),
+            ),
+            0,
+            self::FEW,
+        );
     }
 
     /** @return list<string> ids of those steps that are there */
     public function steps(Recipe $r): array
     {
-        return array_values(array_filter($this->several('steps'), static fn (mixed $id): bool => is_string($id) && $r->step($id) !== null));
+        return array_values(array_filter($this->several('steps'), static fn(mixed $id): bool => is_string($id) && $r->step($id) !== null));
     }
 
     /** The step it is of. */
@@ -87,7 +93,10 @@ final readonly class Input
     /** @return array{float,float,float} mm */
     public function way(): array
     {
-        $by = array_map(static fn (mixed $v): float => is_numeric($v) && abs((float) $v) <= self::FAR ? (float) $v : 0.0, array_values($this->several('by'))) + [0.0, 0.0, 0.0];
+        $by = array_map(
+            static fn(mixed $v): float => is_numeric($v) && abs((float) $v) <= self::FAR ? (float) $v : 0.0,
+            array_values($this->several('by')),
+        ) + [0.0, 0.0, 0.0];
 
         return [$by[0], $by[1], $by[2]];
     }

@@ -14,6 +14,8 @@ final class LastingPicks
     {
         $step = $r->step($id);
 
-        return $step === null || array_filter($step->regions() ?? [], is_int(...)) === [] ? $r : $r->withStep(RegionPicks::lasting($step, $bench->regionsFor($r, $step)));
+        return $step === null || array_filter($step->regions() ?? [], is_int(...)) === []
+            ? $r
+            : $r->withStep(RegionPicks::lasting($step, $bench->regionsFor($r, $step)));
     }
 }

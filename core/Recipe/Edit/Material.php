@@ -14,7 +14,11 @@ final class Material extends Edit
 {
     public function rules(): array
     {
-        return ['material' => Rule::text(30), 'density' => Rule::text(Limits::TYPED), 'density_unit' => Rule::choice(array_column(DensityUnit::cases(), 'value'))];
+        return [
+            'material' => Rule::text(30),
+            'density' => Rule::text(Limits::TYPED),
+            'density_unit' => Rule::choice(array_column(DensityUnit::cases(), 'value')),
+        ];
     }
 
     public function apply(Recipe $r, Input $in, Bench $bench): Recipe

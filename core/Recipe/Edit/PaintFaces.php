@@ -34,15 +34,18 @@ final class PaintFaces extends Edit
     private static function faces(Recipe $r, array $faces, string $what, Bench $bench): array
     {
         if ($what === 'shape') {
-            return array_map(static fn (string $face): string => explode(':', $face)[0] . ':' . Paint::ALL, $faces);
+            return array_map(static fn(string $face): string => explode(':', $face)[0] . ':' . Paint::ALL, $faces);
         }
         $state = $bench->made($r);
         if ($what !== 'body' || $state->isEmpty()) {
             return $faces;
         }
         $of = $bench->bodies($state);
-        $bodies = array_map(static fn (string $f): string => $of[$f] ?? '', $faces);
+        $bodies = array_map(static fn(string $f): string => $of[$f] ?? '', $faces);
 
-        return [...$faces, ...array_map(strval(...), array_keys(array_filter($of, static fn (string $b): bool => in_array($b, $bodies, true))))];
+        return [
+            ...$faces,
+            ...array_map(strval(...), array_keys(array_filter($of, static fn(string $b): bool => in_array($b, $bodies, true)))),
+        ];
     }
 }

@@ -14,7 +14,12 @@ final class Set extends Edit
 {
     public function rules(): array
     {
-        return ['values' => Rule::several(40), 'name' => Rule::text(Limits::WORD), 'note' => Rule::text(Limits::NOTE), 'heading' => Rule::text(Limits::WORD)];
+        return [
+            'values' => Rule::several(40),
+            'name' => Rule::text(Limits::WORD),
+            'note' => Rule::text(Limits::NOTE),
+            'heading' => Rule::text(Limits::WORD),
+        ];
     }
 
     public function keepsTrial(): bool
@@ -34,12 +39,15 @@ final class Set extends Edit
     private static function rebased(Recipe $before, Recipe $after, string $id, Bench $bench): Recipe
     {
         [$old, $new] = [$before->step($id), $after->step($id)];
-        $moved = $new?->kind->draws() && $old !== null && [$old->text('plane'), $old->text('face')] !== [$new->text('plane'), $new->text('face')];
-        if (! $moved) {
+        $moved =
+            $new?->kind->draws() &&
+            $old !== null &&
+            [$old->text('plane'), $old->text('face')] !== [$new->text('plane'), $new->text('face')];
+        if (!$moved) {
             return $after;
         }
         // "on a face" is chosen before the face is: then where the sketch lay stands a few revisions back
-        if (! Rebasing::lies($before, $id, $bench->evaluate)) {
+        if (!Rebasing::lies($before, $id, $bench->evaluate)) {
             foreach ($bench->earlier() as $was) {
                 $before = $was->step($id) === null ? $before : $was;
                 if (Rebasing::lies($before, $id, $bench->evaluate)) {

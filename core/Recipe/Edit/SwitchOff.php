@@ -18,6 +18,6 @@ final class SwitchOff extends Edit
     {
         $step = $in->step($r);
 
-        return $step === null ? $r : $r->withStep($step->switched(! $step->off));
+        return $step === null ? $r : $r->withStep($step->switched(!$step->off));
     }
 }

@@ -26,16 +26,28 @@ final class Frozen
      */
     public static function of(Recipe $r, string $group, ?string $part = null): Recipe
     {
-        $main = $r->groups[$group] ?? throw new StepProblem(new Message('no-group', 'There is no such group.', 'It was removed meanwhile.'));
+        $main =
+            $r->groups[$group] ?? throw new StepProblem(new Message('no-group', 'There is no such group.', 'It was removed meanwhile.'));
         $groups = [];
         foreach ($r->reach($group) as $id) {
             $g = $r->groups[$id];
             if ($part !== null && $id !== $group && $g->from?->part === $part) {
-                throw new StepProblem(new Message('contains-itself', 'A part of the library cannot contain itself.', "{$main->name()} is made with {$g->name()}, which is version {$g->from->version} of the same part. Give it another name, or take that out of it."));
+                throw new StepProblem(
+                    new Message(
+                        'contains-itself',
+                        'A part of the library cannot contain itself.',
+                        "{$main->name()} is made with {$g->name()}, which is version {$g->from->version} of the same part. Give it another name, or take that out of it.",
+                    ),
+                );
             }
             $groups[$id] = $id === $group ? new Group($id, $g->recipe, $g->locked) : $g;
         }
-        $instance = new Step('s1', Kinds::of('group'), $main->name(), ['group' => $group, 'set' => [], 'stand' => 'ground', 'effect' => 'add']);
+        $instance = new Step('s1', Kinds::of('group'), $main->name(), [
+            'group' => $group,
+            'set' => [],
+            'stand' => 'ground',
+            'effect' => 'add',
+        ]);
 
         return new Recipe($r->unit, [$instance], $main->name(), 0, [], null, [], [], $groups);
     }
@@ -76,7 +88,10 @@ final class Frozen
         [$r, $ids] = self::merged($r, $frozen, array_diff(array_keys($frozen->groups), [$main]));
         $new = $frozen->groups[$main];
 
-        return $r->withGroups([...$r->groups, $group => new Group($group, self::pointing($new->recipe, $ids)->titled($old->name()), $new->locked, $from)]);
+        return $r->withGroups([
+            ...$r->groups,
+            $group => new Group($group, self::pointing($new->recipe, $ids)->titled($old->name()), $new->locked, $from),
+        ]);
     }
 
     /**
@@ -86,7 +101,13 @@ final class Frozen
     private static function merged(Recipe $r, Recipe $frozen, array $which): array
     {
         if (count($r->groups) + count($which) >= Limits::GROUPS) {
-            throw new StepProblem(new Message('too-many', 'There are too many groups.', 'A part has at most ' . Limits::GROUPS . '. Remove one that is placed nowhere.'));
+            throw new StepProblem(
+                new Message(
+                    'too-many',
+                    'There are too many groups.',
+                    'A part has at most ' . Limits::GROUPS . '. Remove one that is placed nowhere.',
+                ),
+            );
         }
         $ids = [];
         $next = (int) substr(Instances::freshId($r), 1);
@@ -95,7 +116,15 @@ final class Frozen
         }
         foreach ($which as $id) {
             $g = $frozen->groups[$id];
-            $r = $r->withGroups([...$r->groups, $ids[$id] => new Group($ids[$id], self::pointing($g->recipe, $ids)->titled(Instances::freeName($r, '', $g->name())), $g->locked, $g->from)]);
+            $r = $r->withGroups([
+                ...$r->groups,
+                $ids[$id] => new Group(
+                    $ids[$id],
+                    self::pointing($g->recipe, $ids)->titled(Instances::freeName($r, '', $g->name())),
+                    $g->locked,
+                    $g->from,
+                ),
+            ]);
         }
 
         return [$r, $ids];
@@ -104,6 +133,11 @@ final class Frozen
     /** @param array<string, string> $ids of the groups that its steps place, old => new */
     private static function pointing(Recipe $group, array $ids): Recipe
     {
-        return $group->withSteps(array_map(static fn (Step $s): Step => isset($ids[$s->text('group')]) ? $s->with('group', $ids[$s->text('group')]) : $s, $group->steps));
+        return $group->withSteps(
+            array_map(
+                static fn(Step $s): Step => isset($ids[$s->text('group')]) ? $s->with('group', $ids[$s->text('group')]) : $s,
+                $group->steps,
+            ),
+        );
     }
 }

@@ -21,7 +21,7 @@ final class Instances
     {
         [$step, $group] = self::instance($r, $id);
         $new = self::freshId($r);
-        $free = (new Group($new, $group->recipe->titled(self::freeName($r, '', $group->name())), $group->locked, $group->from));
+        $free = new Group($new, $group->recipe->titled(self::freeName($r, '', $group->name())), $group->locked, $group->from);
 
         return $r->withGroups([...$r->groups, $new => $free])->withStep($step->with('group', $new));
     }
@@ -31,15 +31,23 @@ final class Instances
     {
         $g = $r->groups[$group] ?? throw new StepProblem(new Message('no-group', 'There is no such group.', 'It was removed meanwhile.'));
         if (array_intersect($r->reach($group), $r->within) !== []) {
-            throw new StepProblem(new Message('contains-itself', 'A group cannot contain itself.', "{$g->name()} is open here, or made of what is open here, so it cannot be placed in here. Close the group first."));
+            throw new StepProblem(
+                new Message(
+                    'contains-itself',
+                    'A group cannot contain itself.',
+                    "{$g->name()} is open here, or made of what is open here, so it cannot be placed in here. Close the group first.",
+                ),
+            );
         }
         $before = array_column($r->steps, 'id');
         $added = Editing::add($r, Kinds::of('group'), $after);
         $new = array_values(array_diff(array_column($added->steps, 'id'), $before))[0] ?? null;
         $step = $new === null ? null : $added->step($new);
-        $same = count(array_filter($r->steps, static fn (Step $s): bool => $s->text('group') === $group));
+        $same = count(array_filter($r->steps, static fn(Step $s): bool => $s->text('group') === $group));
 
-        return $step === null ? $r : $added->withStep($step->with('group', $group)->named(mb_substr($g->name(), 0, 55) . ($same > 0 ? ' ' . ($same + 1) : '')));
+        return $step === null
+            ? $r
+            : $added->withStep($step->with('group', $group)->named(mb_substr($g->name(), 0, 55) . ($same > 0 ? ' ' . ($same + 1) : '')));
     }
 
     /** @throws StepProblem when the name is taken */
@@ -59,17 +67,19 @@ final class Instances
     public static function lock(Recipe $r, string $group, string $size, bool $locked): Recipe
     {
         $g = $r->groups[$group] ?? null;
-        $others = $g === null ? [] : array_values(array_filter($g->locked, static fn (string $n): bool => $n !== $size));
+        $others = $g === null ? [] : array_values(array_filter($g->locked, static fn(string $n): bool => $n !== $size));
 
         return $g === null ? $r : $r->withGroups([...$r->groups, $group => $g->locking($locked ? [...$others, $size] : $others)]);
     }
 
     public static function forget(Recipe $r, string $group): Recipe
     {
-        $steps = array_merge($r->steps, ...array_values(array_map(static fn (Group $g): array => $g->recipe->steps, $r->groups)));
+        $steps = array_merge($r->steps, ...array_values(array_map(static fn(Group $g): array => $g->recipe->steps, $r->groups)));
         foreach ($steps as $s) {
             if ($s->text('group') === $group) {
-                throw new StepProblem(new Message('in-use', 'This group is still placed.', "{$s->name} is an instance of it. Delete that step first."));
+                throw new StepProblem(
+                    new Message('in-use', 'This group is still placed.', "{$s->name} is an instance of it. Delete that step first."),
+                );
             }
         }
         $groups = $r->groups;
@@ -95,11 +105,17 @@ final class Instances
      */
     public static function freeName(Recipe $r, string $wanted, string $else): string
     {
-        $names = array_map(static fn (Group $g): string => mb_strtolower($g->name()), $r->groups);
+        $names = array_map(static fn(Group $g): string => mb_strtolower($g->name()), $r->groups);
         $wanted = trim(mb_substr((string) preg_replace('/[\x00-\x1F\x7F]+/', ' ', mb_scrub($wanted, 'UTF-8')), 0, 60));
         if ($wanted !== '') {
             if (in_array(mb_strtolower($wanted), $names, true)) {
-                throw new StepProblem(new Message('name-taken', "There is a group called {$wanted} already.", 'Give this one another name, so that both can be told apart.'));
+                throw new StepProblem(
+                    new Message(
+                        'name-taken',
+                        "There is a group called {$wanted} already.",
+                        'Give this one another name, so that both can be told apart.',
+                    ),
+                );
             }
 
             return $wanted;
@@ -117,7 +133,9 @@ final class Instances
         $step = $r->step($id);
         $group = $step?->kind->placesGroup() ? $r->groups[$step->text('group')] ?? null : null;
 
-        return $step === null || $group === null ? throw new StepProblem(new Message('no-group', 'There is no group here.', 'It was removed meanwhile.')) : [$step, $group];
+        return $step === null || $group === null
+            ? throw new StepProblem(new Message('no-group', 'There is no group here.', 'It was removed meanwhile.'))
+            : [$step, $group];
     }
 
     /** Whether two parts are the same as far as their volume and the box around them tell. */
@@ -127,7 +145,7 @@ final class Instances
             return $a->isEmpty() === $b->isEmpty();
         }
         $v = $a->facettedVolume();
-        $d = array_map(static fn (float $p, float $q): float => abs($p - $q), $a->vertexBox(), $b->vertexBox());
+        $d = array_map(static fn(float $p, float $q): float => abs($p - $q), $a->vertexBox(), $b->vertexBox());
 
         return abs($v - $b->facettedVolume()) < 1e-6 * $v && max($d) < 1e-5;
     }

@@ -56,7 +56,8 @@ final class Renaming
             return '';
         }
         // the names of edges and corners are in the order of the alphabet; a number after them tells equal ones apart
-        $number = str_contains($name, ' / ') && preg_match('/ \d+$/', $name, $m) && ! preg_match('/(?: side|copy) \d+$/', $name) ? $m[0] : '';
+        $number =
+            str_contains($name, ' / ') && preg_match('/ \d+$/', $name, $m) && !preg_match('/(?: side|copy) \d+$/', $name) ? $m[0] : '';
         $faces = array_map($this->face(...), explode(' / ', substr($name, 0, strlen($name) - strlen($number))));
         sort($faces, SORT_STRING);
 
@@ -72,7 +73,7 @@ final class Renaming
 
     private function id(string $id): string
     {
-        return isset($this->ids[$id]) && ! str_contains($this->ids[$id], ':') ? $this->ids[$id] : $id;
+        return isset($this->ids[$id]) && !str_contains($this->ids[$id], ':') ? $this->ids[$id] : $id;
     }
 
     private function body(string $body): string

@@ -36,13 +36,32 @@ final class Ungrouping
     {
         [$step, $group] = Instances::instance($r, $id);
         if ($group->locked !== []) {
-            throw new StepProblem(new Message('locked', 'This group is locked.', 'Some of its sizes are locked by ' . ($group->from->author ?? 'whoever made it') . ', so it stays in one piece.'));
+            throw new StepProblem(
+                new Message(
+                    'locked',
+                    'This group is locked.',
+                    'Some of its sizes are locked by ' . ($group->from->author ?? 'whoever made it') . ', so it stays in one piece.',
+                ),
+            );
         }
         if ($step->text('facing') !== '0' || $step->text('leans') !== 'none') {
-            throw new StepProblem(new Message('turned', 'A turned group cannot be taken apart.', 'Set its turn to 0 and let it stand upright first; or open it and change its shapes inside.', 'facing'));
+            throw new StepProblem(
+                new Message(
+                    'turned',
+                    'A turned group cannot be taken apart.',
+                    'Set its turn to 0 and let it stand upright first; or open it and change its shapes inside.',
+                    'facing',
+                ),
+            );
         }
         if ($group->recipe->unit !== $r->unit) {
-            throw new StepProblem(new Message('unit', 'This group cannot be taken apart here.', "Its unit is {$group->recipe->unit->word()}, that of this part is {$r->unit->word()}."));
+            throw new StepProblem(
+                new Message(
+                    'unit',
+                    'This group cannot be taken apart here.',
+                    "Its unit is {$group->recipe->unit->word()}, that of this part is {$r->unit->word()}.",
+                ),
+            );
         }
         $task = Task::inLog($r, $step, $evaluate);
         $by = Placing::motion($task, Groups::solid($task))->t;
@@ -64,26 +83,47 @@ final class Ungrouping
             }
             // what stood on the ground of the group stands on the face the group stood on
             if ($step->text('stand') === 'face' && $s->text('stand') === 'ground') {
-                foreach (['stand' => 'face', 'on' => $step->text('on'), 'alignx' => 'origin', 'aligny' => 'origin', 'sink' => '0'] as $key => $v) {
+                foreach (
+                    ['stand' => 'face', 'on' => $step->text('on'), 'alignx' => 'origin', 'aligny' => 'origin', 'sink' => '0']
+                    as $key => $v
+                ) {
                     $s = $s->with($key, $v);
                 }
             }
-            $steps[] = $cuts && $s->text('effect') === 'add' ? $s->with('effect', 'cut') : ($step->text('effect') === 'apart' && $s->text('effect') === 'add' && $steps === [] ? $s->with('effect', 'apart') : $s);
+            $steps[] =
+                $cuts && $s->text('effect') === 'add'
+                    ? $s->with('effect', 'cut')
+                    : ($step->text('effect') === 'apart' && $s->text('effect') === 'add' && $steps === []
+                        ? $s->with('effect', 'apart')
+                        : $s);
         }
         $all = [];
         foreach ($r->steps as $s) {
-            array_push($all, ...($s->id === $id ? $steps : [$s]));
+            array_push($all, ...$s->id === $id ? $steps : [$s]);
         }
         // faces inside the group lose what stood before their names
-        $back = static fn (string $name): string => (string) preg_replace_callback('#' . preg_quote($id, '#') . ':in/([a-z0-9]+):#', static fn (array $m): string => ($ids[$m[1]] ?? $m[1]) . ':', $name);
+        $back = static fn(string $name): string => (string) preg_replace_callback(
+            '#' . preg_quote($id, '#') . ':in/([a-z0-9]+):#',
+            static fn(array $m): string => ($ids[$m[1]] ?? $m[1]) . ':',
+            $name,
+        );
         $out = self::replaced($r->without($id)->withSteps($all)->withSizes($sizes['all']), $back);
         $all = $r->paint["$id:" . Paint::ALL] ?? null;
-        $paint = $all === null ? $renaming->paint($group->recipe->paint) : array_fill_keys(array_map(static fn (string $new): string => "$new:" . Paint::ALL, array_values($ids)), $all);
+        $paint =
+            $all === null
+                ? $renaming->paint($group->recipe->paint)
+                : array_fill_keys(array_map(static fn(string $new): string => "$new:" . Paint::ALL, array_values($ids)), $all);
         $out = $out->painted([...array_diff_key($out->paint, ["$id:" . Paint::ALL => '']), ...$paint]);
         self::within($out);
         $out = self::shifted($out, Groups::recipe($task), $ids, $by, $evaluate);
-        if (! Instances::alike($evaluate($r)->part(), $evaluate($out)->part())) {
-            throw new StepProblem(new Message('moved', 'This group cannot be taken apart here.', 'Some of its steps cannot be moved along with it. Let it stand at the place 0, 0, 0 first; or open it and change its shapes inside.'));
+        if (!Instances::alike($evaluate($r)->part(), $evaluate($out)->part())) {
+            throw new StepProblem(
+                new Message(
+                    'moved',
+                    'This group cannot be taken apart here.',
+                    'Some of its steps cannot be moved along with it. Let it stand at the place 0, 0, 0 first; or open it and change its shapes inside.',
+                ),
+            );
         }
 
         return $out;
@@ -109,7 +149,7 @@ final class Ungrouping
                 continue;
             }
             $new = $name;
-            for ($k = 2; isset($all[$new]) && ! ($all[$new] === $value && $value === $group->recipe->sizes[$name]); $k++) {
+            for ($k = 2; isset($all[$new]) && !($all[$new] === $value && $value === $group->recipe->sizes[$name]); $k++) {
                 $new = mb_substr($name, 0, 20) . "_$k";
             }
             $names[$name] = $new;
@@ -117,10 +157,15 @@ final class Ungrouping
             $all[$new] = isset($set[$name]) && trim($set[$name]) !== '' ? $value : NamedSizes::renamed($value, $names);
         }
         if (count($all) > Limits::SIZES) {
-            throw new StepProblem(new Message('too-many', 'There would be too many named sizes.', 'The table holds at most ' . Limits::SIZES . '.'));
+            throw new StepProblem(
+                new Message('too-many', 'There would be too many named sizes.', 'The table holds at most ' . Limits::SIZES . '.'),
+            );
         }
 
-        return ['all' => $all, 'names' => array_filter($names, static fn (string $new, string $old): bool => $new !== $old, ARRAY_FILTER_USE_BOTH)];
+        return [
+            'all' => $all,
+            'names' => array_filter($names, static fn(string $new, string $old): bool => $new !== $old, ARRAY_FILTER_USE_BOTH),
+        ];
     }
 
     private static function withId(Step $s, string $id): Step
@@ -148,13 +193,23 @@ final class Ungrouping
             $paint[$new($face)] = $colour;
         }
 
-        return $r->withSteps($steps)->painted($paint)->pinned(array_map(static fn (array $pin): array => array_map($new, $pin), $r->pins))->onGround($new($r->ground));
+        return $r
+            ->withSteps($steps)
+            ->painted($paint)
+            ->pinned(array_map(static fn(array $pin): array => array_map($new, $pin), $r->pins))
+            ->onGround($new($r->ground));
     }
 
     private static function within(Recipe $r): void
     {
         if (count($r->steps) > Limits::STEPS) {
-            throw new StepProblem(new Message('too-many', 'There would be too many steps.', 'A part has at most ' . Limits::STEPS . '. Leave this group together.'));
+            throw new StepProblem(
+                new Message(
+                    'too-many',
+                    'There would be too many steps.',
+                    'A part has at most ' . Limits::STEPS . '. Leave this group together.',
+                ),
+            );
         }
     }
 
@@ -177,7 +232,10 @@ final class Ungrouping
                 continue;
             }
             $is = Aligning::box($r, $s->id, $evaluate);
-            $r = $is === null ? $r : Nudging::by($r, $s->id, [$was[0] + $by[0] - $is[0], $was[1] + $by[1] - $is[1], $was[2] + $by[2] - $is[2]], $evaluate);
+            $r =
+                $is === null
+                    ? $r
+                    : Nudging::by($r, $s->id, [$was[0] + $by[0] - $is[0], $was[1] + $by[1] - $is[1], $was[2] + $by[2] - $is[2]], $evaluate);
         }
 
         return $r;

@@ -22,7 +22,7 @@ abstract class Kind
     /** As a recipe writes it: the name of its class in small letters. */
     final public function id(): string
     {
-        return $this->id !== '' ? $this->id : $this->id = strtolower(substr((string) strrchr(static::class, '\\'), 1));
+        return $this->id !== '' ? $this->id : ($this->id = strtolower(substr((string) strrchr(static::class, '\\'), 1)));
     }
 
     abstract public function family(): Family;
@@ -76,7 +76,7 @@ abstract class Kind
      */
     final public function sentence(Closure $value, Closure $matters): array
     {
-        $words = fn (string $code): string => Words::maybe("steps/{$this->id()}.$code") ?? Words::of("steps/shared.$code");
+        $words = fn(string $code): string => Words::maybe("steps/{$this->id()}.$code") ?? Words::of("steps/shared.$code");
         $template = $words('sentence');
         while (preg_match('/\{>([a-z]+)\}/', $template, $m) === 1) {
             $template = str_replace($m[0], $words($m[1]), $template);

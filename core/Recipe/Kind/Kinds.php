@@ -11,11 +11,41 @@ final class Kinds
 {
     /** @var list<class-string<Kind>> */
     private const LIST = [
-        Solid\Block::class, Solid\Cylinder::class, Solid\Tube::class, Solid\Cone::class, Solid\Ball::class, Solid\HalfBall::class, Solid\HalfCylinder::class,
-        Solid\Ring::class, Solid\Wedge::class, Solid\Roof::class, Solid\Prism::class, Solid\Pyramid::class, Solid\NutBlank::class, Solid\Letters::class, Solid\Group::class,
-        Sketch\Sketch::class, Sketch\Extrude::class, Sketch\Revolve::class, Sketch\Sweep::class, Sketch\Loft::class, Sketch\Rib::class,
-        Face\Hole::class, Face\Text::class, Face\Round::class, Face\Chamfer::class, Face\Hollow::class, Face\Draft::class, Face\Pull::class,
-        Whole\Move::class, Whole\Turn::class, Whole\Copy::class, Whole\Mirror::class, Whole\Repeat::class, Whole\Split::class, Whole\Scale::class,
+        Solid\Block::class,
+        Solid\Cylinder::class,
+        Solid\Tube::class,
+        Solid\Cone::class,
+        Solid\Ball::class,
+        Solid\HalfBall::class,
+        Solid\HalfCylinder::class,
+        Solid\Ring::class,
+        Solid\Wedge::class,
+        Solid\Roof::class,
+        Solid\Prism::class,
+        Solid\Pyramid::class,
+        Solid\NutBlank::class,
+        Solid\Letters::class,
+        Solid\Group::class,
+        Sketch\Sketch::class,
+        Sketch\Extrude::class,
+        Sketch\Revolve::class,
+        Sketch\Sweep::class,
+        Sketch\Loft::class,
+        Sketch\Rib::class,
+        Face\Hole::class,
+        Face\Text::class,
+        Face\Round::class,
+        Face\Chamfer::class,
+        Face\Hollow::class,
+        Face\Draft::class,
+        Face\Pull::class,
+        Whole\Move::class,
+        Whole\Turn::class,
+        Whole\Copy::class,
+        Whole\Mirror::class,
+        Whole\Repeat::class,
+        Whole\Split::class,
+        Whole\Scale::class,
     ];
 
     /** @var array<string, Kind>|null */
@@ -27,7 +57,7 @@ final class Kinds
         if (self::$all === null) {
             self::$all = [];
             foreach (self::LIST as $class) {
-                $kind = new $class;
+                $kind = new $class();
                 self::$all[$kind->id()] = $kind;
             }
         }
@@ -49,6 +79,6 @@ final class Kinds
     /** @return list<Kind> */
     public static function in(Family $family): array
     {
-        return array_values(array_filter(self::all(), static fn (Kind $k): bool => $k->family() === $family));
+        return array_values(array_filter(self::all(), static fn(Kind $k): bool => $k->family() === $family));
     }
 }

@@ -20,15 +20,26 @@ final class RecipeDocs
     {
         $ids = json_encode(array_keys(Kinds::all()), self::FLAGS);
         $json = self::replaced('/("kind": \{ "enum": )\[[^\]]*\]/', '${1}' . self::spaced((string) $ids), $json);
-        $lines = array_map(static fn (array $one): string => '        ' . self::spaced(json_encode($one, self::FLAGS)), array_values(StepSchema::kinds()));
+        $lines = array_map(
+            static fn(array $one): string => '        ' . self::spaced(json_encode($one, self::FLAGS)),
+            array_values(StepSchema::kinds()),
+        );
 
-        return self::replaced('/("step": \{.*?"oneOf": \[\n)(.*?)(\n      \])/s', '${1}' . addcslashes(implode(",\n", $lines), '$\\') . '${3}', $json);
+        return self::replaced(
+            '/("step": \{.*?"oneOf": \[\n)(.*?)(\n      \])/s',
+            '${1}' . addcslashes(implode(",\n", $lines), '$\\') . '${3}',
+            $json,
+        );
     }
 
     /** The page about recipes with the table of the kinds there are. */
     public static function page(string $markdown): string
     {
-        return self::replaced('/' . preg_quote(self::BEGIN, '/') . '.*?' . preg_quote(self::END, '/') . '/s', addcslashes(self::BEGIN . "\n" . StepSchema::table() . self::END, '$\\'), $markdown);
+        return self::replaced(
+            '/' . preg_quote(self::BEGIN, '/') . '.*?' . preg_quote(self::END, '/') . '/s',
+            addcslashes(self::BEGIN . "\n" . StepSchema::table() . self::END, '$\\'),
+            $markdown,
+        );
     }
 
     private static function replaced(string $pattern, string $with, string $text): string

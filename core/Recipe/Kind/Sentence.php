@@ -26,7 +26,7 @@ final class Sentence
      */
     public static function pieces(string $template, Closure $value, Closure $matters): array
     {
-        if (! isset(self::$parsed[$template])) {
+        if (!isset(self::$parsed[$template])) {
             $at = 0;
             self::$parsed[$template] = self::parse($template, $at);
         }
@@ -50,7 +50,7 @@ final class Sentence
      */
     public static function text(string $template, Closure $value): string
     {
-        return implode('', array_filter(self::pieces($template, $value, static fn (): bool => true), is_string(...)));
+        return implode('', array_filter(self::pieces($template, $value, static fn(): bool => true), is_string(...)));
     }
 
     /** @return list<Node> */
@@ -87,10 +87,10 @@ final class Sentence
         $one = static function (string $c): array {
             [$key, $values] = explode('=', $c, 2) + [1 => ''];
 
-            return [rtrim($key, '!'), ! str_ends_with($key, '!'), explode(',', $values)];
+            return [rtrim($key, '!'), !str_ends_with($key, '!'), explode(',', $values)];
         };
 
-        return array_map(static fn (string $all): array => array_map($one, explode(' and ', $all)), explode(' or ', $text));
+        return array_map(static fn(string $all): array => array_map($one, explode(' and ', $all)), explode(' or ', $text));
     }
 
     /**
@@ -106,8 +106,13 @@ final class Sentence
             if (is_string($node)) {
                 $out[] = $node;
             } elseif ($node instanceof Piece) {
-                $out[] = ! str_contains($node->label, '$') ? $node
-                    : new Piece($node->key, (string) preg_replace_callback('/\$([a-z]+)/', static fn (array $m): string => $value($m[1]), $node->label), $node->variant);
+                $out[] = !str_contains($node->label, '$')
+                    ? $node
+                    : new Piece(
+                        $node->key,
+                        (string) preg_replace_callback('/\$([a-z]+)/', static fn(array $m): string => $value($m[1]), $node->label),
+                        $node->variant,
+                    );
             } elseif (is_array($node) && ($node[0] === [] ? self::allMatter($node[1], $matters) : self::holds($node[0], $value))) {
                 array_push($out, ...self::said($node[1], $value, $matters));
             }
@@ -123,7 +128,7 @@ final class Sentence
     private static function allMatter(array $nodes, Closure $matters): bool
     {
         foreach ($nodes as $node) {
-            if ($node instanceof Piece && ! $matters($node->key)) {
+            if ($node instanceof Piece && !$matters($node->key)) {
                 return false;
             }
         }

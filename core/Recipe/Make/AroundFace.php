@@ -37,7 +37,12 @@ final class AroundFace
      */
     public static function circle(Task $t, array $quarters, Profile $profile): Path
     {
-        $piece = ['from' => $quarters[0], 'to' => $quarters[0], 'through' => $quarters[1], 'centre' => Vector::halfway([$quarters[0], $quarters[2]])];
+        $piece = [
+            'from' => $quarters[0],
+            'to' => $quarters[0],
+            'through' => $quarters[1],
+            'centre' => Vector::halfway([$quarters[0], $quarters[2]]),
+        ];
 
         return self::once($t, [[$piece]], $profile, 'path');
     }
@@ -60,9 +65,21 @@ final class AroundFace
             }
         }
         if ($best === null) {
-            throw new StepProblem($field === 'face'
-                ? new Message('path-aslant', 'The section does not cross the edge.', 'The plane of the sketch must cross the edge of the face upright, away from its corners.', 'face')
-                : new Message('path-aslant', 'The section does not cross the circle.', 'The plane of the region must go upright through the middle of the circle.', $field));
+            throw new StepProblem(
+                $field === 'face'
+                    ? new Message(
+                        'path-aslant',
+                        'The section does not cross the edge.',
+                        'The plane of the sketch must cross the edge of the face upright, away from its corners.',
+                        'face',
+                    )
+                    : new Message(
+                        'path-aslant',
+                        'The section does not cross the circle.',
+                        'The plane of the region must go upright through the middle of the circle.',
+                        $field,
+                    ),
+            );
         }
         [, $l, $k, $p] = $best;
         $pieces = $loops[$l];
@@ -71,8 +88,13 @@ final class AroundFace
         if ($split['centre'] !== null && Vector::distance($split['from'], $split['to']) < self::SAME) {
             // a full circle, from the crossing and back in two arcs
             $over = Vector::sub($split['centre'], Vector::sub($p, $split['centre']));
-            $axis = Vector::unit(Vector::cross(Vector::sub($split['from'], $split['centre']), Vector::sub($split['through'] ?? $p, $split['centre'])));
-            $quarter = static fn (float $by): array => Vector::add($split['centre'], Vector::turned(Vector::sub($p, $split['centre']), $axis, $by));
+            $axis = Vector::unit(
+                Vector::cross(Vector::sub($split['from'], $split['centre']), Vector::sub($split['through'] ?? $p, $split['centre'])),
+            );
+            $quarter = static fn(float $by): array => Vector::add(
+                $split['centre'],
+                Vector::turned(Vector::sub($p, $split['centre']), $axis, $by),
+            );
 
             return $path->arcTo($quarter(90.0), $over)->arcTo($quarter(270.0), $p);
         }
@@ -96,8 +118,15 @@ final class AroundFace
             return $path->lineTo($to);
         }
         $a = Vector::sub($from, $piece['centre']);
-        $axis = Vector::unit(Vector::cross(Vector::sub($piece['from'], $piece['centre']), Vector::sub($piece['through'] ?? $to, $piece['centre'])));
-        $angle = rad2deg(atan2(Vector::dot(Vector::cross($a, Vector::sub($to, $piece['centre'])), $axis), Vector::dot($a, Vector::sub($to, $piece['centre']))));
+        $axis = Vector::unit(
+            Vector::cross(Vector::sub($piece['from'], $piece['centre']), Vector::sub($piece['through'] ?? $to, $piece['centre'])),
+        );
+        $angle = rad2deg(
+            atan2(
+                Vector::dot(Vector::cross($a, Vector::sub($to, $piece['centre'])), $axis),
+                Vector::dot($a, Vector::sub($to, $piece['centre'])),
+            ),
+        );
 
         return $path->arcTo(Vector::add($piece['centre'], Vector::turned($a, $axis, ($angle < 0 ? $angle + 360 : $angle) / 2)), $to);
     }
@@ -131,7 +160,14 @@ final class AroundFace
                     }
                 }
                 if ($next === null) {
-                    throw new StepProblem(new Message('no-path', 'This edge cannot be followed.', 'It is not made of straight lines and arcs all the way round.', 'face'));
+                    throw new StepProblem(
+                        new Message(
+                            'no-path',
+                            'This edge cannot be followed.',
+                            'It is not made of straight lines and arcs all the way round.',
+                            'face',
+                        ),
+                    );
                 }
                 unset($pieces[$next[0]]);
                 $loop[] = $next[1];
@@ -145,7 +181,7 @@ final class AroundFace
     /** @return Piece */
     private static function piece(PartEdge $edge, Transform $plane): array
     {
-        $at = static fn (array $q): array => $plane->point([$q[0], $q[1], 0.0]);
+        $at = static fn(array $q): array => $plane->point([$q[0], $q[1], 0.0]);
         if ($edge->kind === EntityKind::Line) {
             return ['from' => $at($edge->points[0]), 'to' => $at($edge->points[1]), 'through' => null, 'centre' => null];
         }
@@ -161,7 +197,12 @@ final class AroundFace
         // a point soon after the beginning: it says which way round the arc runs, never half a turn away
         $soon = $a + min(1.0, ($b > $a ? $b - $a : $b - $a + 2 * M_PI) / 2);
 
-        return ['from' => $at($p), 'to' => $at($q), 'through' => $at([$c[0] + $edge->size * cos($soon), $c[1] + $edge->size * sin($soon)]), 'centre' => $at($c)];
+        return [
+            'from' => $at($p),
+            'to' => $at($q),
+            'through' => $at([$c[0] + $edge->size * cos($soon), $c[1] + $edge->size * sin($soon)]),
+            'centre' => $at($c),
+        ];
     }
 
     /**
@@ -173,12 +214,14 @@ final class AroundFace
      */
     private static function crossings(array $piece, Transform $section, array $n): array
     {
-        $height = static fn (array $p): float => $section->local($p)[2];
+        $height = static fn(array $p): float => $section->local($p)[2];
         if ($piece['centre'] === null) {
             [$a, $b] = [$height($piece['from']), $height($piece['to'])];
             $d = Vector::sub($piece['to'], $piece['from']);
 
-            return $a * $b < -self::SAME ** 2 && abs(Vector::dot(Vector::unit($d), $n)) > 1 - 1e-9 ? [Vector::add($piece['from'], $d, $a / ($a - $b))] : [];
+            return $a * $b < -(self::SAME ** 2) && abs(Vector::dot(Vector::unit($d), $n)) > 1 - 1e-9
+                ? [Vector::add($piece['from'], $d, $a / ($a - $b))]
+                : [];
         }
         // upright only where the plane goes through the middle
         if (abs($height($piece['centre'])) > self::SAME) {
@@ -195,7 +238,12 @@ final class AroundFace
             $p = Vector::add($piece['centre'], Vector::unit($along), $sign * Vector::length($r));
             $full = Vector::distance($piece['from'], $piece['to']) < self::SAME;
             $turn = static function (array $q) use ($piece, $axis, $r): float {
-                $a = rad2deg(atan2(Vector::dot(Vector::cross($r, Vector::sub($q, $piece['centre'])), $axis), Vector::dot($r, Vector::sub($q, $piece['centre']))));
+                $a = rad2deg(
+                    atan2(
+                        Vector::dot(Vector::cross($r, Vector::sub($q, $piece['centre'])), $axis),
+                        Vector::dot($r, Vector::sub($q, $piece['centre'])),
+                    ),
+                );
 
                 return $a < 0 ? $a + 360 : $a;
             };

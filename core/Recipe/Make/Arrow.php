@@ -19,7 +19,15 @@ final readonly class Arrow
      * @param bool $turns whether the step's direction turns round when it is drawn past nothing
      * @param bool $size whether the value must stay above zero
      */
-    private function __construct(public string $key, public array $at, public array $way, public float $per, public float $value, public bool $turns, public bool $size) {}
+    private function __construct(
+        public string $key,
+        public array $at,
+        public array $way,
+        public float $per,
+        public float $value,
+        public bool $turns,
+        public bool $size,
+    ) {}
 
     /**
      * @param array{float,float,float} $at
@@ -45,7 +53,7 @@ final readonly class Arrow
         }
         $ways = [[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]];
 
-        return array_map(static fn (string $key, array $way): self => self::of($t, $key, $to, $way), $keys, $ways);
+        return array_map(static fn(string $key, array $way): self => self::of($t, $key, $to, $way), $keys, $ways);
     }
 
     /** An arrow out of a plane, by its distance from the one it was given by. */

@@ -48,7 +48,13 @@ final class Extruding
             throw $t->refused($r, 'This cannot be drawn out.', $t->number('taper') != 0.0 ? 'taper' : null, true);
         }
         if ($solid->isEmpty()) {
-            throw new StepProblem(self::turnRound($t, 'That face lies the other way.', 'Between the sketch and this face there is nothing in this direction.'));
+            throw new StepProblem(
+                self::turnRound(
+                    $t,
+                    'That face lies the other way.',
+                    'Between the sketch and this face there is nothing in this direction.',
+                ),
+            );
         }
 
         return $solid;
@@ -58,7 +64,14 @@ final class Extruding
     private static function through(Task $t, Transform $place, float $sign, float $beyond = self::BEYOND): float
     {
         if ($t->part->isEmpty()) {
-            throw new StepProblem(new Message('nothing-there', 'There is nothing to go through.', 'No earlier step has made a part. Type a distance.', 'extent'));
+            throw new StepProblem(
+                new Message(
+                    'nothing-there',
+                    'There is nothing to go through.',
+                    'No earlier step has made a part. Type a distance.',
+                    'extent',
+                ),
+            );
         }
         if ($beyond > 0) {
             [$low, $high] = $t->heights($place);
@@ -69,7 +82,11 @@ final class Extruding
         }
         $reach = $sign > 0 ? $high : -$low;
 
-        return $reach > self::NOTHING ? $reach + $beyond : throw new StepProblem(self::turnRound($t, 'There is nothing that way.', 'All of the part lies on the other side of the sketch.'));
+        return $reach > self::NOTHING
+            ? $reach + $beyond
+            : throw new StepProblem(
+                self::turnRound($t, 'There is nothing that way.', 'All of the part lies on the other side of the sketch.'),
+            );
     }
 
     /** The plane an extrusion begins in: takes (u, v, height) to (x, y, z). */
@@ -88,7 +105,14 @@ final class Extruding
         $sketch = $t->sketch()->placement;
         $n = $sketch->direction([0.0, 0.0, 1.0]);
         if (abs(Vector::dot($n, $face->direction([0.0, 0.0, 1.0]))) < 1 - 1e-9) {
-            throw new StepProblem(new Message('not-level', 'That face is not level with the sketch.', 'It can begin only at a face that runs parallel to the sketch. Pick another one.', 'base'));
+            throw new StepProblem(
+                new Message(
+                    'not-level',
+                    'That face is not level with the sketch.',
+                    'It can begin only at a face that runs parallel to the sketch. Pick another one.',
+                    'base',
+                ),
+            );
         }
 
         return $sketch->local($face->t)[2];
@@ -98,12 +122,19 @@ final class Extruding
     {
         $way = $sign * $t->heightOf('level', $place) + $t->number('past');
 
-        return $way > 1e-6 ? $way : throw new StepProblem(self::turnRound($t, 'That corner lies the other way.', 'From where it begins it is reached in the other direction.'));
+        return $way > 1e-6
+            ? $way
+            : throw new StepProblem(
+                self::turnRound($t, 'That corner lies the other way.', 'From where it begins it is reached in the other direction.'),
+            );
     }
 
     private static function turnRound(Task $t, string $what, string $why): Message
     {
-        return new Message('wrong-side', $what, "$why Turn the direction round.", 'direction', false, ['words' => 'Turn it round', 'values' => ['direction' => $t->text('direction') === 'down' ? 'up' : 'down']]);
+        return new Message('wrong-side', $what, "$why Turn the direction round.", 'direction', false, [
+            'words' => 'Turn it round',
+            'values' => ['direction' => $t->text('direction') === 'down' ? 'up' : 'down'],
+        ]);
     }
 
     /**
@@ -121,10 +152,21 @@ final class Extruding
         if (abs($along) > 1 - 1e-9) {
             $way = $sign * $height + $past;
 
-            return $way > 1e-6 ? $way : throw new StepProblem(self::turnRound($t, 'That face lies the other way.', 'From the sketch it is reached in the other direction.'));
+            return $way > 1e-6
+                ? $way
+                : throw new StepProblem(
+                    self::turnRound($t, 'That face lies the other way.', 'From the sketch it is reached in the other direction.'),
+                );
         }
         if (abs($along) < 1e-6) {
-            throw new StepProblem(new Message('never-meets', 'That face is never reached.', 'It stands upright on the sketch, so nothing drawn out ends on it. Pick another face.', 'until'));
+            throw new StepProblem(
+                new Message(
+                    'never-meets',
+                    'That face is never reached.',
+                    'It stands upright on the sketch, so nothing drawn out ends on it. Pick another face.',
+                    'until',
+                ),
+            );
         }
         // away from the sketch, and moved on by what it is to go past
         $out = $along * $sign > 0 ? 1.0 : -1.0;

@@ -30,22 +30,40 @@ final class Groups
         }
         $solid = $state->part();
         if ($solid->isEmpty()) {
-            throw new StepProblem(new Message('nothing-there', 'This group makes nothing.', 'None of its steps makes a part. Open the group to see why.', 'group'));
+            throw new StepProblem(
+                new Message(
+                    'nothing-there',
+                    'This group makes nothing.',
+                    'None of its steps makes a part. Open the group to see why.',
+                    'group',
+                ),
+            );
         }
         $id = $t->step->id;
 
-        return $solid->renamed(static fn (string $name): string => "$id:in/$name");
+        return $solid->renamed(static fn(string $name): string => "$id:in/$name");
     }
 
     /** The group's recipe as this step places it. */
     public static function recipe(Task $t): Recipe
     {
-        $g = $t->recipe->groups[$t->text('group')] ?? throw new StepProblem(new Message('no-group', 'There is no group here.', 'Pick one of the groups of this part.', 'group'));
+        $g =
+            $t->recipe->groups[$t->text('group')] ??
+            throw new StepProblem(new Message('no-group', 'There is no group here.', 'Pick one of the groups of this part.', 'group'));
         if (in_array($g->id, $t->recipe->within, true)) {
-            throw new StepProblem(new Message('contains-itself', 'A group cannot contain itself.', "{$g->name()} is being made here, so it cannot be placed in here.", 'group'));
+            throw new StepProblem(
+                new Message(
+                    'contains-itself',
+                    'A group cannot contain itself.',
+                    "{$g->name()} is being made here, so it cannot be placed in here.",
+                    'group',
+                ),
+            );
         }
         if (count($t->recipe->within) >= self::DEEPEST) {
-            throw new StepProblem(new Message('too-deep', 'Too many groups lie inside each other.', 'At most ' . self::DEEPEST . ' may.', 'group'));
+            throw new StepProblem(
+                new Message('too-deep', 'Too many groups lie inside each other.', 'At most ' . self::DEEPEST . ' may.', 'group'),
+            );
         }
         $recipe = $g->within($t->recipe);
         $set = self::set($t, $g);

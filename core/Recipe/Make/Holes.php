@@ -29,17 +29,27 @@ final class Holes
         [$low, $high] = $t->heights($place);
         $reach = ($t->text('direction') === 'up' ? $high : -$low) + 1.0;
         if ($reach <= 1.0) {
-            throw new StepProblem(new Message('wrong-side', 'There is nothing that way.', 'All of the part lies on the other side. Turn the direction round.', 'direction'));
+            throw new StepProblem(
+                new Message(
+                    'wrong-side',
+                    'There is nothing that way.',
+                    'All of the part lies on the other side. Turn the direction round.',
+                    'direction',
+                ),
+            );
         }
         $profile = self::profile($t, $reach);
         $tools = [];
         foreach ($spots as $i => [$u, $v]) {
             $t->budget->spend(2000);
             $tool = Revolution::of($t->step->id, $profile, 360.0, $into->then(Transform::translation([$u, $v, 0.0]))->then($place));
-            $tools[] = $i === 0 ? $tool : $tool->renamed(static fn (string $name): string => $name . ' ' . ($i + 1));
+            $tools[] = $i === 0 ? $tool : $tool->renamed(static fn(string $name): string => $name . ' ' . ($i + 1));
         }
         while (count($tools) > 1) {
-            $tools = array_map(static fn (array $pair): Solid => isset($pair[1]) ? BooleanOperation::union($pair[0], $pair[1], $t->budget) : $pair[0], array_chunk($tools, 2));
+            $tools = array_map(
+                static fn(array $pair): Solid => isset($pair[1]) ? BooleanOperation::union($pair[0], $pair[1], $t->budget) : $pair[0],
+                array_chunk($tools, 2),
+            );
         }
 
         return $tools[0];
@@ -58,10 +68,19 @@ final class Holes
         }
         $spots = array_values(array_diff_key($sketch->drawn->points, $used));
         if ($spots === []) {
-            throw new StepProblem(new Message('no-points', 'The sketch has no points.', 'A hole is made at every point that stands alone in the sketch. Draw points where the holes are to be.', 'sketch'));
+            throw new StepProblem(
+                new Message(
+                    'no-points',
+                    'The sketch has no points.',
+                    'A hole is made at every point that stands alone in the sketch. Draw points where the holes are to be.',
+                    'sketch',
+                ),
+            );
         }
         if (count($spots) > 200) {
-            throw new StepProblem(new Message('too-complex', 'These are too many holes.', 'No more than 200 holes are made at once.', 'sketch'));
+            throw new StepProblem(
+                new Message('too-complex', 'These are too many holes.', 'No more than 200 holes are made at once.', 'sketch'),
+            );
         }
 
         return [$sketch->placement, $spots];
@@ -74,7 +93,7 @@ final class Holes
         $through = $t->text('extent') === 'through';
         $depth = $through ? $reach : $t->number('depth');
         $points = [[$r, -$depth, 'wall']];
-        if (! $through && $t->text('bottom') === 'point') {
+        if (!$through && $t->text('bottom') === 'point') {
             array_unshift($points, [0.0, -$depth - $r / tan(deg2rad(self::POINT / 2)), 'point']);
         } else {
             array_unshift($points, [0.0, -$depth, 'bottom']);
@@ -82,16 +101,32 @@ final class Holes
         if ($t->text('head') !== 'plain') {
             $h = $t->number('wide') / 2;
             if ($h <= $r) {
-                throw new StepProblem(new Message('narrow-head', 'The head is no wider than the hole.', 'It must be more than ' . $t->unit->brief(2 * $r) . " {$t->unit->value} across.", 'wide'));
+                throw new StepProblem(
+                    new Message(
+                        'narrow-head',
+                        'The head is no wider than the hole.',
+                        'It must be more than ' . $t->unit->brief(2 * $r) . " {$t->unit->value} across.",
+                        'wide',
+                    ),
+                );
             }
             $bore = $t->text('head') === 'bore';
             $angle = $bore ? 0.0 : $t->number('angle');
-            if (! $bore && ($angle < 20 || $angle > 170)) {
-                throw new StepProblem(new Message('no-angle', 'No countersink is like that.', 'Its angle lies between 20 and 170 degrees.', 'angle'));
+            if (!$bore && ($angle < 20 || $angle > 170)) {
+                throw new StepProblem(
+                    new Message('no-angle', 'No countersink is like that.', 'Its angle lies between 20 and 170 degrees.', 'angle'),
+                );
             }
             $down = $bore ? $t->number('deep') : ($h - $r) / tan(deg2rad($angle / 2));
             if ($down >= $depth) {
-                throw new StepProblem(new Message('deep-head', 'The head is deeper than the hole.', 'It goes ' . $t->unit->brief($down) . " {$t->unit->value} deep.", $bore ? 'deep' : 'wide'));
+                throw new StepProblem(
+                    new Message(
+                        'deep-head',
+                        'The head is deeper than the hole.',
+                        'It goes ' . $t->unit->brief($down) . " {$t->unit->value} deep.",
+                        $bore ? 'deep' : 'wide',
+                    ),
+                );
             }
             $points[] = [$r, -$down, $bore ? 'seat' : 'sink'];
             if ($bore) {
@@ -103,7 +138,7 @@ final class Holes
         }
         $points[] = [0.0, 0.0, 'axis'];
 
-        return new Profile([array_map(static fn (array $p): array => [$p[0], $p[1], ['name' => $p[2], 'circle' => null]], $points)]);
+        return new Profile([array_map(static fn(array $p): array => [$p[0], $p[1], ['name' => $p[2], 'circle' => null]], $points)]);
     }
 
     private static function radius(Task $t): float

@@ -37,7 +37,7 @@ final class Joining
         $pieces = self::bodies($tool);
         // which of several pieces touches which of several bodies is told piece by piece
         if (count($pieces) > 1 && count($bodies) > 1) {
-            return array_reduce($pieces, static fn (Solid $all, Solid $piece): Solid => self::added($all, $piece, $budget), $part);
+            return array_reduce($pieces, static fn(Solid $all, Solid $piece): Solid => self::added($all, $piece, $budget), $part);
         }
         $others = [];
         $joined = $tool;
@@ -58,7 +58,14 @@ final class Joining
     /** A cut, or what both share, body by body. */
     public static function each(Solid $part, Solid $tool, Operation $op, ?Budget $budget = null): Solid
     {
-        return self::changed($part, static fn (Solid $body): Solid => self::near($body, $tool) ? BooleanOperation::run($body, $tool, $op, $budget) : ($op === Operation::Intersection ? new Solid : $body));
+        return self::changed(
+            $part,
+            static fn(Solid $body): Solid => self::near($body, $tool)
+                ? BooleanOperation::run($body, $tool, $op, $budget)
+                : ($op === Operation::Intersection
+                    ? new Solid()
+                    : $body),
+        );
     }
 
     /** @param Closure(Solid): Solid $change */
@@ -72,13 +79,13 @@ final class Joining
     {
         $all = Bodies::of($part);
 
-        return count($all) === 1 ? [$part] : array_map(static fn (array $triangles): Solid => Bodies::extract($part, $triangles), $all);
+        return count($all) === 1 ? [$part] : array_map(static fn(array $triangles): Solid => Bodies::extract($part, $triangles), $all);
     }
 
     /** @param list<Solid> $solids */
     public static function beside(array $solids): Solid
     {
-        return Solid::sideBySide(array_values(array_filter($solids, static fn (Solid $s): bool => ! $s->isEmpty())));
+        return Solid::sideBySide(array_values(array_filter($solids, static fn(Solid $s): bool => !$s->isEmpty())));
     }
 
     /** Whether the boxes around both touch. */

@@ -24,7 +24,14 @@ final class Lofting
     {
         $ids = $t->step->names('sketches');
         if (count($ids) < 2) {
-            throw new StepProblem(new Message('no-sections', 'A loft needs two sketches.', 'Pick at least two sketches on different planes, in the order in which it runs through them.', 'sketches'));
+            throw new StepProblem(
+                new Message(
+                    'no-sections',
+                    'A loft needs two sketches.',
+                    'Pick at least two sketches on different planes, in the order in which it runs through them.',
+                    'sketches',
+                ),
+            );
         }
         $sections = [];
         $up = null;
@@ -32,14 +39,16 @@ final class Lofting
             $sketch = $t->named($id, 'sketches');
             $count = count($sketch->areas->regions);
             if ($count === 0) {
-                throw new StepProblem(new Message('no-region', 'A sketch is empty.', 'Every sketch of a loft needs one closed outline.', 'sketches'));
+                throw new StepProblem(
+                    new Message('no-region', 'A sketch is empty.', 'Every sketch of a loft needs one closed outline.', 'sketches'),
+                );
             }
             $profile = $sketch->areas->profile(range(1, $count));
             $place = $sketch->placement;
             $n = $place->direction([0.0, 0.0, 1.0]);
             // sections that look the other way are turned over
             if ($up !== null && Vector::dot($n, $up) < 0) {
-                $profile = $profile->mapped(static fn (float $u, float $v): array => [$u, -$v], true);
+                $profile = $profile->mapped(static fn(float $u, float $v): array => [$u, -$v], true);
                 $place = Transform::rotation(0, 180.0)->then($place);
                 $n = $place->direction([0.0, 0.0, 1.0]);
             }
@@ -65,7 +74,7 @@ final class Lofting
      */
     private static function guides(Task $t, Transform $first): array
     {
-        $height = static fn (array $p): float => abs($first->local($p)[2]);
+        $height = static fn(array $p): float => abs($first->local($p)[2]);
         $out = [];
         // the second field is only seen, and only counts, beside the first
         foreach ($t->text('guide') === '' ? [] : ['guide', 'across'] as $field) {
@@ -74,7 +83,14 @@ final class Lofting
             }
             $pieces = SketchedPath::pieces($t->sketch($field));
             if ($pieces === []) {
-                throw new StepProblem(new Message('no-path', 'There is no guide.', 'Its sketch must hold lines, arcs or curves that lead from the first outline to the last.', $field));
+                throw new StepProblem(
+                    new Message(
+                        'no-path',
+                        'There is no guide.',
+                        'Its sketch must hold lines, arcs or curves that lead from the first outline to the last.',
+                        $field,
+                    ),
+                );
             }
             foreach ($pieces as $piece) {
                 $points = $piece['kind'] === EntityKind::Arc ? self::onArc($piece['points']) : $piece['points'];
@@ -96,6 +112,12 @@ final class Lofting
         $arc = Path::from($three[0])->arcTo($three[1], $three[2])->segments[0];
         [$centre, $axis, $angle] = [$arc['centre'] ?? $three[0], $arc['axis'] ?? [0.0, 0.0, 1.0], $arc['angle'] ?? 0.0];
 
-        return array_map(static fn (int $k): array => Vector::add($centre, Vector::turned(Vector::sub($three[0], $centre), $axis, $angle * $k / self::ON_ARC)), range(0, self::ON_ARC));
+        return array_map(
+            static fn(int $k): array => Vector::add(
+                $centre,
+                Vector::turned(Vector::sub($three[0], $centre), $axis, ($angle * $k) / self::ON_ARC),
+            ),
+            range(0, self::ON_ARC),
+        );
     }
 }

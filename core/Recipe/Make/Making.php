@@ -54,24 +54,38 @@ final class Making
             }
         }
 
-        return self::withinLimits(self::guarded(static fn (): Solid => $step->kind instanceof Changes ? $step->kind->change($task)
-            : throw new LogicException("A {$step->kind->id()} neither makes nor changes anything.")));
+        return self::withinLimits(
+            self::guarded(
+                static fn(): Solid => $step->kind instanceof Changes
+                    ? $step->kind->change($task)
+                    : throw new LogicException("A {$step->kind->id()} neither makes nor changes anything."),
+            ),
+        );
     }
 
     /** A cut that misses the part: whether it would meet it in the other direction. */
     private function orTheOtherWay(Task $t, StepProblem $p): StepProblem
     {
-        if (! $t->step->kind->has('direction')) {
+        if (!$t->step->kind->has('direction')) {
             return $p;
         }
         try {
             $turned = $t->step->with('direction', $t->text('direction') === 'down' ? 'up' : 'down');
-            $this->combine($t, self::tool($t->for($turned)) ?? new Solid, Effect::Cut);
+            $this->combine($t, self::tool($t->for($turned)) ?? new Solid(), Effect::Cut);
         } catch (StepProblem) {
             return $p;
         }
 
-        return new StepProblem(new Message('cuts-nothing', $p->note->what, 'In the other direction it would take something away. The part is shown without this step.', 'direction', false, ['words' => 'Turn it round', 'values' => ['direction' => $turned->text('direction')]]));
+        return new StepProblem(
+            new Message(
+                'cuts-nothing',
+                $p->note->what,
+                'In the other direction it would take something away. The part is shown without this step.',
+                'direction',
+                false,
+                ['words' => 'Turn it round', 'values' => ['direction' => $turned->text('direction')]],
+            ),
+        );
     }
 
     /** What a step makes of its own; null for one that only changes the part. @throws StepProblem */
@@ -79,7 +93,7 @@ final class Making
     {
         $kind = $t->step->kind;
 
-        return $kind instanceof Makes ? self::guarded(static fn (): Solid => $kind->tool($t)) : null;
+        return $kind instanceof Makes ? self::guarded(static fn(): Solid => $kind->tool($t)) : null;
     }
 
     /** Mirrors or repeats what another step makes. */
@@ -89,23 +103,36 @@ final class Making
         $before = true;
         foreach ($recipe->steps as $s) {
             $before = $before && $s->id !== $t->step->id;
-            if ($s->id === $source?->id && ! $before) {
+            if ($s->id === $source?->id && !$before) {
                 $source = null;
             }
         }
-        if ($source === null || $source->off || ! $source->kind->makes()) {
-            throw new StepProblem(new Message('no-step', 'There is no such step here.', 'Pick an earlier step that adds something or takes something away, and that is switched on.', 'source'));
+        if ($source === null || $source->off || !$source->kind->makes()) {
+            throw new StepProblem(
+                new Message(
+                    'no-step',
+                    'There is no such step here.',
+                    'Pick an earlier step that adds something or takes something away, and that is switched on.',
+                    'source',
+                ),
+            );
         }
         $was = $this->asItWas($source, $recipe, $t->budget);
-        $tool = self::tool($was) ?? new Solid;
+        $tool = self::tool($was) ?? new Solid();
         // a copy is made anew only where the step counts
-        $counts = preg_match('/(?<![a-z0-9_])' . NamedSizes::COUNTER . '(?![a-z0-9_])/', (string) json_encode([array_filter($source->values, is_string(...)), $source->sizes()])) === 1;
+        $counts =
+            preg_match(
+                '/(?<![a-z0-9_])' . NamedSizes::COUNTER . '(?![a-z0-9_])/',
+                (string) json_encode([array_filter($source->values, is_string(...)), $source->sizes()]),
+            ) === 1;
         $kind = $t->step->kind;
-        $copies = ! $kind instanceof Recurs ? [] : $kind->again($t, static function (int $n) use ($counts, $was, $tool, $t): Solid {
-            $t->budget->spend(10);
+        $copies = !($kind instanceof Recurs)
+            ? []
+            : $kind->again($t, static function (int $n) use ($counts, $was, $tool, $t): Solid {
+                $t->budget->spend(10);
 
-            return $counts && $n > 0 ? self::copy($was, $n) : $tool;
-        });
+                return $counts && $n > 0 ? self::copy($was, $n) : $tool;
+            });
         $effect = $source->effect() ?? Effect::Add;
         if ($effect === Effect::Keep || $effect === Effect::Apart) {
             foreach ($copies as $one) {
@@ -116,19 +143,28 @@ final class Making
         }
 
         // all copies become one first, so that the part is gone through once
-        return $copies === [] ? $t->part : $this->combine($t, self::guarded(static fn (): Solid => Together::of($copies, $t->budget)), $effect);
+        return $copies === []
+            ? $t->part
+            : $this->combine($t, self::guarded(static fn(): Solid => Together::of($copies, $t->budget)), $effect);
     }
 
     /** A step as it is in its n-th copy. */
     private static function copy(Task $was, int $n): Solid
     {
         try {
-            return self::tool($was->counting($n)) ?? new Solid;
+            return self::tool($was->counting($n)) ?? new Solid();
         } catch (StepProblem $p) {
             if ($p->note->code === StepProblem::TOO_LONG) {
                 throw $p;
             }
-            throw new StepProblem(new Message($p->note->code, 'A copy cannot be made.', "In copy $n of {$was->step->name}: {$p->note->what} {$p->note->why}", 'source'));
+            throw new StepProblem(
+                new Message(
+                    $p->note->code,
+                    'A copy cannot be made.',
+                    "In copy $n of {$was->step->name}: {$p->note->what} {$p->note->why}",
+                    'source',
+                ),
+            );
         }
     }
 
@@ -155,32 +191,65 @@ final class Making
             if ($effect->begins()) {
                 return self::withinLimits($tool);
             }
-            throw new StepProblem(new Message('nothing-there', 'There is nothing yet.', 'This step ' . $effect->words() . ', but no earlier step has made a part. Let it add, or put a step before it.', 'effect'));
+            throw new StepProblem(
+                new Message(
+                    'nothing-there',
+                    'There is nothing yet.',
+                    'This step ' . $effect->words() . ', but no earlier step has made a part. Let it add, or put a step before it.',
+                    'effect',
+                ),
+            );
         }
         $t->budget->spend($tool->triangleCount());
         if ($effect === Effect::Apart) {
-            return self::withinLimits(self::guarded(static fn (): Solid => Joining::apart($part, $tool, $t->budget)
-                ?? throw new StepProblem(new Message('vanishes', 'Nothing of it would be seen.', 'All of it lies inside the part, and bodies do not overlap. Move it, or let it add.', 'effect'))));
+            return self::withinLimits(
+                self::guarded(
+                    static fn(): Solid => Joining::apart($part, $tool, $t->budget) ??
+                        throw new StepProblem(
+                            new Message(
+                                'vanishes',
+                                'Nothing of it would be seen.',
+                                'All of it lies inside the part, and bodies do not overlap. Move it, or let it add.',
+                                'effect',
+                            ),
+                        ),
+                ),
+            );
         }
         $op = match ($effect) {
             Effect::Cut => Operation::Difference,
             Effect::Keep => Operation::Intersection,
             default => Operation::Union,
         };
-        $result = self::guarded(static fn (): Solid => match (true) {
-            ! $t->apart => BooleanOperation::run($part, $tool, $op, $t->budget),
-            $op === Operation::Union => Joining::added($part, $tool, $t->budget),
-            default => Joining::each($part, $tool, $op, $t->budget),
-        });
+        $result = self::guarded(
+            static fn(): Solid => match (true) {
+                !$t->apart => BooleanOperation::run($part, $tool, $op, $t->budget),
+                $op === Operation::Union => Joining::added($part, $tool, $t->budget),
+                default => Joining::each($part, $tool, $op, $t->budget),
+            },
+        );
         if ($result->isEmpty()) {
-            throw new StepProblem(new Message('vanishes', 'Nothing would be left.', $effect === Effect::Cut
-                ? 'This cut takes the whole part away. The part is shown without this step.'
-                : 'The part and this shape share nothing. The part is shown without this step.', 'effect'));
+            throw new StepProblem(
+                new Message(
+                    'vanishes',
+                    'Nothing would be left.',
+                    $effect === Effect::Cut
+                        ? 'This cut takes the whole part away. The part is shown without this step.'
+                        : 'The part and this shape share nothing. The part is shown without this step.',
+                    'effect',
+                ),
+            );
         }
-        if ($effect === Effect::Cut && ! self::hasWallsOf($result, $id)) {
+        if ($effect === Effect::Cut && !self::hasWallsOf($result, $id)) {
             $before = $part->facettedVolume();
             if ($before - $result->facettedVolume() < 1e-9 * $before) {
-                throw new StepProblem(new Message('cuts-nothing', 'This cut touches nothing.', 'The shape lies beside the part or only against its surface. Look at its place and direction. The part is shown without this step.'));
+                throw new StepProblem(
+                    new Message(
+                        'cuts-nothing',
+                        'This cut touches nothing.',
+                        'The shape lies beside the part or only against its surface. Look at its place and direction. The part is shown without this step.',
+                    ),
+                );
             }
         }
 
@@ -205,18 +274,36 @@ final class Making
         try {
             return $work();
         } catch (BooleanFailed) {
-            throw new StepProblem(new Message('too-complex', 'This could not be worked out.', 'The part and this shape are too fine to be combined. Use fewer copies or fewer round shapes. The part is shown without this step.'));
+            throw new StepProblem(
+                new Message(
+                    'too-complex',
+                    'This could not be worked out.',
+                    'The part and this shape are too fine to be combined. Use fewer copies or fewer round shapes. The part is shown without this step.',
+                ),
+            );
         }
     }
 
     private static function withinLimits(Solid $s): Solid
     {
         if ($s->triangleCount() > self::MOST_TRIANGLES) {
-            throw new StepProblem(new Message('too-complex', 'This part becomes too fine.', 'More than ' . self::MOST_TRIANGLES . ' facets would be needed. Use fewer copies or fewer round shapes.'));
+            throw new StepProblem(
+                new Message(
+                    'too-complex',
+                    'This part becomes too fine.',
+                    'More than ' . self::MOST_TRIANGLES . ' facets would be needed. Use fewer copies or fewer round shapes.',
+                ),
+            );
         }
         foreach ($s->vertexBox() as $v) {
             if (abs($v) > 2 * StepValues::MOST) {
-                throw new StepProblem(new Message('too-far', 'This goes too far out.', 'The part would reach more than 20 metres away from the origin. The part is shown without this step.'));
+                throw new StepProblem(
+                    new Message(
+                        'too-far',
+                        'This goes too far out.',
+                        'The part would reach more than 20 metres away from the origin. The part is shown without this step.',
+                    ),
+                );
             }
         }
 

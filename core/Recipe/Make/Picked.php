@@ -57,7 +57,7 @@ final class Picked
         $edges = array_fill_keys(array_map(strval(...), array_keys(Topology::of($body)->edges)), true);
         $of = $all = 0;
         foreach (['faces' => $faces, 'others' => $faces, 'edges' => $edges] as $key => $names) {
-            $picked = array_values(array_filter($step->names($key), static fn (string $n): bool => isset($names[$n])));
+            $picked = array_values(array_filter($step->names($key), static fn(string $n): bool => isset($names[$n])));
             $all += count($step->names($key));
             $of += count($picked);
             $step = $step->with($key, $picked);

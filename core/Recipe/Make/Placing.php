@@ -38,21 +38,28 @@ final class Placing
         $at = [];
         foreach (['x' => 0, 'y' => 1] as $key => $k) {
             [$low, $high] = [$box[$k], $box[$k + 3]];
-            $at[] = $t->number($key) + match ($t->text("align$key")) {
-                'middle' => ($room[$k][0] + $room[$k][1]) / 2 - ($low + $high) / 2,
-                'low' => $room[$k][0] - $low,
-                'high' => $room[$k][1] - $high,
-                default => $corner ? -$low : -($low + $high) / 2,
-            };
+            $at[] =
+                $t->number($key) +
+                match ($t->text("align$key")) {
+                    'middle' => ($room[$k][0] + $room[$k][1]) / 2 - ($low + $high) / 2,
+                    'low' => $room[$k][0] - $low,
+                    'high' => $room[$k][1] - $high,
+                    default => $corner ? -$low : -($low + $high) / 2,
+                };
         }
 
-        return $turned->then(Transform::translation([$at[0], $at[1], -$box[2] + ($face ? -$t->number('sink') : $t->number('z'))]))->then($plane);
+        return $turned
+            ->then(Transform::translation([$at[0], $at[1], -$box[2] + ($face ? -$t->number('sink') : $t->number('z'))]))
+            ->then($plane);
     }
 
     /** Leaning first, then turned about the upright. */
     private static function turned(Task $t): Transform
     {
-        [$axis, $sign] = ['front' => [0, 1.0], 'back' => [0, -1.0], 'right' => [1, 1.0], 'left' => [1, -1.0]][$t->text('leans')] ?? [2, 0.0];
+        [$axis, $sign] = ['front' => [0, 1.0], 'back' => [0, -1.0], 'right' => [1, 1.0], 'left' => [1, -1.0]][$t->text('leans')] ?? [
+            2,
+            0.0,
+        ];
         $lean = $sign * ($sign === 0.0 ? 0.0 : $t->number('lean'));
         $turn = $t->number('facing');
         $leaning = $lean == 0.0 ? Transform::identity() : Transform::rotation($axis, $lean);

@@ -21,7 +21,8 @@ final readonly class RegularPolygon
     {
         $n = (int) $t->number('sides');
 
-        return $n >= self::LEAST ? new self($n, $t->text('across') === 'flats')
+        return $n >= self::LEAST
+            ? new self($n, $t->text('across') === 'flats')
             : throw new StepProblem(new Message('no-polygon', 'This is no polygon.', 'It needs at least three sides.', 'sides'));
     }
 

@@ -26,7 +26,7 @@ final class Revolving
         $sketch = $t->sketch();
         [$au, $av, $du, $dv] = self::axis($t, $sketch);
         $profile = self::turning($t, $sketch, [$au, $av, $du, $dv]);
-        $off = static fn (float $u, float $v): float => ($u - $au) * $dv - ($v - $av) * $du;
+        $off = static fn(float $u, float $v): float => ($u - $au) * $dv - ($v - $av) * $du;
         [$low, $high] = [INF, -INF];
         foreach ($profile->loops as $loop) {
             foreach ($loop as [$u, $v]) {
@@ -38,7 +38,7 @@ final class Revolving
         if (-$low > $high) {
             [$du, $dv] = [-$du, -$dv];
         }
-        $turned = static fn (float $u, float $v): array => [($u - $au) * $dv - ($v - $av) * $du, ($u - $au) * $du + ($v - $av) * $dv];
+        $turned = static fn(float $u, float $v): array => [($u - $au) * $dv - ($v - $av) * $du, ($u - $au) * $du + ($v - $av) * $dv];
         // what is drawn on the axis lies on it
         $profile = $profile->mapped(static function (float $u, float $v) use ($turned): array {
             [$r, $h] = $turned($u, $v);
@@ -61,7 +61,12 @@ final class Revolving
         try {
             return Revolution::of($t->step->id, $profile, $angle, $frame);
         } catch (Refused $r) {
-            throw $t->refused($r, $r->reason === 'crosses-axis' ? 'The region crosses the axis.' : 'This cannot be turned.', $r->reason === 'no-angle' ? 'angle' : 'axis', $r->reason === 'no-angle');
+            throw $t->refused(
+                $r,
+                $r->reason === 'crosses-axis' ? 'The region crosses the axis.' : 'This cannot be turned.',
+                $r->reason === 'no-angle' ? 'angle' : 'axis',
+                $r->reason === 'no-angle',
+            );
         }
     }
 
@@ -79,9 +84,18 @@ final class Revolving
         if ($closed->areas->regions !== [] && $t->text('close') === 'yes') {
             return $closed->areas->profile(range(1, count($closed->areas->regions)));
         }
-        throw new StepProblem(new Message('open-outline', 'The outline is open.', $closed->areas->regions === []
-            ? 'Its lines close around no region, and led straight to the axis they do not either.'
-            : 'Led straight from its ends to the axis and along it, it would be closed.', 'close', false, $closed->areas->regions === [] ? null : ['words' => 'Close it against the axis', 'values' => ['close' => 'yes']]));
+        throw new StepProblem(
+            new Message(
+                'open-outline',
+                'The outline is open.',
+                $closed->areas->regions === []
+                    ? 'Its lines close around no region, and led straight to the axis they do not either.'
+                    : 'Led straight from its ends to the axis and along it, it would be closed.',
+                'close',
+                false,
+                $closed->areas->regions === [] ? null : ['words' => 'Close it against the axis', 'values' => ['close' => 'yes']],
+            ),
+        );
     }
 
     /** @param array{float,float,float,float} $axis */
@@ -100,10 +114,14 @@ final class Revolving
         if (count($feet) < 2) {
             return $sketch;
         }
-        usort($feet, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($feet, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
         $lines[] = new Straight('on-axis', $feet[0][1], $feet[count($feet) - 1][1]);
 
-        return new PlacedSketch($sketch->placement, new Arrangement([...DrawnCurves::of($sketch->drawn), ...$lines], $budget), $sketch->drawn);
+        return new PlacedSketch(
+            $sketch->placement,
+            new Arrangement([...DrawnCurves::of($sketch->drawn), ...$lines], $budget),
+            $sketch->drawn,
+        );
     }
 
     /** @return array{float,float,float,float} a point and the direction of the axis, in the sketch */
@@ -112,14 +130,28 @@ final class Revolving
         if ($t->text('about') === 'edge') {
             [$p, $q] = array_map($sketch->placement->local(...), $t->straightEdge('edge'));
             if (abs($p[2]) > 1e-6 || abs($q[2]) > 1e-6) {
-                throw new StepProblem(new Message('no-axis', 'This edge lies beside the sketch.', 'An axis must lie in the plane of the sketch. Pick another edge, or a line of the sketch.', 'edge'));
+                throw new StepProblem(
+                    new Message(
+                        'no-axis',
+                        'This edge lies beside the sketch.',
+                        'An axis must lie in the plane of the sketch. Pick another edge, or a line of the sketch.',
+                        'edge',
+                    ),
+                );
             }
             $line = [[$p[0], $p[1]], [$q[0], $q[1]]];
         } else {
             $line = Measured::line($sketch->drawn, $t->text('axis'));
         }
         if ($line === null) {
-            throw new StepProblem(new Message('no-axis', 'There is no such axis.', "The sketch has no straight line called “{$t->text('axis')}”. Type the name of a line, u-axis or v-axis.", 'axis'));
+            throw new StepProblem(
+                new Message(
+                    'no-axis',
+                    'There is no such axis.',
+                    "The sketch has no straight line called “{$t->text('axis')}”. Type the name of a line, u-axis or v-axis.",
+                    'axis',
+                ),
+            );
         }
         [[$au, $av], [$bu, $bv]] = $line;
         $l = hypot($bu - $au, $bv - $av);

@@ -29,7 +29,10 @@ final class SketchedPath
     {
         $out = [];
         foreach ($path->drawn->entities as $e) {
-            if ($e->role !== Role::Outline || ! in_array($e->kind, [EntityKind::Line, EntityKind::Arc, EntityKind::Curve, ...($circles ? [EntityKind::Circle] : [])], true)) {
+            if (
+                $e->role !== Role::Outline ||
+                !in_array($e->kind, [EntityKind::Line, EntityKind::Arc, EntityKind::Curve, ...$circles ? [EntityKind::Circle] : []], true)
+            ) {
                 continue;
             }
             $p = array_map($path->drawn->point(...), $e->points);
@@ -40,9 +43,15 @@ final class SketchedPath
                 }
                 $p = [$p[1], $curve->at(($curve->from() + $curve->to()) / 2), $p[2]];
             } elseif ($e->kind === EntityKind::Circle) {
-                $p = [[$p[0][0] + $e->size, $p[0][1]], [$p[0][0], $p[0][1] + $e->size], [$p[0][0] - $e->size, $p[0][1]], [$p[0][0], $p[0][1] - $e->size], [$p[0][0] + $e->size, $p[0][1]]];
+                $p = [
+                    [$p[0][0] + $e->size, $p[0][1]],
+                    [$p[0][0], $p[0][1] + $e->size],
+                    [$p[0][0] - $e->size, $p[0][1]],
+                    [$p[0][0], $p[0][1] - $e->size],
+                    [$p[0][0] + $e->size, $p[0][1]],
+                ];
             }
-            $points = array_map(static fn (array $q): array => $path->placement->point([$q[0], $q[1], 0.0]), $p);
+            $points = array_map(static fn(array $q): array => $path->placement->point([$q[0], $q[1], 0.0]), $p);
             $out[] = ['kind' => $e->kind, 'points' => $points];
         }
 
@@ -59,8 +68,8 @@ final class SketchedPath
      */
     public static function chained(array $pieces, callable $height): Path
     {
-        $ends = static fn (array $piece): array => [$piece['points'][0], $piece['points'][count($piece['points']) - 1]];
-        $meets = static fn (array $a, array $b): bool => Vector::distance($a, $b) < self::JOINED;
+        $ends = static fn(array $piece): array => [$piece['points'][0], $piece['points'][count($piece['points']) - 1]];
+        $meets = static fn(array $a, array $b): bool => Vector::distance($a, $b) < self::JOINED;
         // begin at an end that nothing else meets, the one nearest to the plane; at any in a closed path
         $best = null;
         foreach ([true, false] as $open) {
@@ -68,9 +77,9 @@ final class SketchedPath
                 foreach ($ends($piece) as $k => $end) {
                     $free = true;
                     foreach ($pieces as $j => $other) {
-                        $free = $free && ($i === $j || ! $meets($end, $ends($other)[0]) && ! $meets($end, $ends($other)[1]));
+                        $free = $free && ($i === $j || (!$meets($end, $ends($other)[0]) && !$meets($end, $ends($other)[1])));
                     }
-                    if (($free || ! $open) && ($best === null || $height($end) < $best[2] - 1e-9)) {
+                    if (($free || !$open) && ($best === null || $height($end) < $best[2] - 1e-9)) {
                         $best = [$i, $k, $height($end)];
                     }
                 }
@@ -92,7 +101,14 @@ final class SketchedPath
                 }
             }
             if ($next === null) {
-                throw new StepProblem(new Message('path-broken', 'The path is not in one piece.', 'Its lines must follow each other end to end. ' . count($pieces) . ' of them do not hang on the others.', 'path'));
+                throw new StepProblem(
+                    new Message(
+                        'path-broken',
+                        'The path is not in one piece.',
+                        'Its lines must follow each other end to end. ' . count($pieces) . ' of them do not hang on the others.',
+                        'path',
+                    ),
+                );
             }
             $points = $next[1] === 0 ? $pieces[$next[0]]['points'] : array_reverse($pieces[$next[0]]['points']);
             $path = match ($pieces[$next[0]]['kind']) {

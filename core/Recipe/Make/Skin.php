@@ -29,7 +29,7 @@ final class Skin
      */
     public static function left(Solid $after, Task $t, string $end, Transform $place, float $sign, float $depth): ?Message
     {
-        if (! self::hasFace($after, $t->step->id, $end)) {
+        if (!self::hasFace($after, $t->step->id, $end)) {
             return null;
         }
         [$low, $high] = $t->heights($place);
@@ -39,7 +39,14 @@ final class Skin
         }
         $through = $t->step->kind->field('extent')?->options()['through'] ?? 'through';
 
-        return new Message('skin-left', 'This does not go through.', $t->unit->brief($left) . " {$t->unit->value} is left. “{$through}” keeps it through whatever the part’s thickness is.", 'extent', true, ['words' => 'Make it go through', 'values' => ['extent' => 'through']]);
+        return new Message(
+            'skin-left',
+            'This does not go through.',
+            $t->unit->brief($left) . " {$t->unit->value} is left. “{$through}” keeps it through whatever the part’s thickness is.",
+            'extent',
+            true,
+            ['words' => 'Make it go through', 'values' => ['extent' => 'through']],
+        );
     }
 
     private static function hasFace(Solid $s, string $id, string $role): bool

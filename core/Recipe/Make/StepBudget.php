@@ -50,9 +50,27 @@ final class StepBudget
     public static function problem(Step $step, OverBudget $e): StepProblem
     {
         if ($e->limit === Limit::Time) {
-            return new StepProblem(new Message(StepProblem::TOO_LONG, 'This takes too long.', 'Cubo stopped working on this step after ' . (int) self::LAST_GUARD . ' seconds. ' . $step->kind->tooMuch($step->text(...)) . ' The part is shown without this step.', $step->kind->tooMuchAt()));
+            return new StepProblem(
+                new Message(
+                    StepProblem::TOO_LONG,
+                    'This takes too long.',
+                    'Cubo stopped working on this step after ' .
+                        (int) self::LAST_GUARD .
+                        ' seconds. ' .
+                        $step->kind->tooMuch($step->text(...)) .
+                        ' The part is shown without this step.',
+                    $step->kind->tooMuchAt(),
+                ),
+            );
         }
 
-        return new StepProblem(new Message(StepProblem::TOO_MUCH, 'This is too much work.', $step->kind->tooMuch($step->text(...)) . ' The part is shown without this step.', $step->kind->tooMuchAt()));
+        return new StepProblem(
+            new Message(
+                StepProblem::TOO_MUCH,
+                'This is too much work.',
+                $step->kind->tooMuch($step->text(...)) . ' The part is shown without this step.',
+                $step->kind->tooMuchAt(),
+            ),
+        );
     }
 }

@@ -32,7 +32,14 @@ final class Sweeping
             $first = $path->segments[0];
             $d = Sweep::begins($path);
             if (abs(Vector::dot($n, $d)) < 1 - 1e-6) {
-                throw new StepProblem(new Message('path-aslant', 'The path does not leave the region upright.', 'Where the path begins it must stand upright on the plane of the region.', 'path'));
+                throw new StepProblem(
+                    new Message(
+                        'path-aslant',
+                        'The path does not leave the region upright.',
+                        'Where the path begins it must stand upright on the plane of the region.',
+                        'path',
+                    ),
+                );
             }
             [$e1, $e2] = Sweep::frame($path);
             $local = static function (float $u, float $v) use ($section, $first, $e1, $e2): array {
@@ -57,15 +64,24 @@ final class Sweeping
     {
         $pieces = SketchedPath::pieces($t->sketch('path'), true);
         if ($pieces === []) {
-            throw new StepProblem(new Message('no-path', 'There is no path.', 'The sketch of the path has no lines, arcs or curves.', 'path'));
+            throw new StepProblem(
+                new Message('no-path', 'There is no path.', 'The sketch of the path has no lines, arcs or curves.', 'path'),
+            );
         }
         if (count($pieces) === 1 && $pieces[0]['kind'] === EntityKind::Circle) {
             return AroundFace::circle($t, $pieces[0]['points'], $profile);
         }
-        $height = static fn (array $p): float => abs(Vector::dot($n, Vector::sub($p, $at)));
+        $height = static fn(array $p): float => abs(Vector::dot($n, Vector::sub($p, $at)));
         $path = SketchedPath::chained($pieces, $height);
         if ($height($path->segments[0]['from']) > 1e-4) {
-            throw new StepProblem(new Message('path-apart', 'The path begins somewhere else.', 'One end of the path must lie in the plane of the region it carries along.', 'path'));
+            throw new StepProblem(
+                new Message(
+                    'path-apart',
+                    'The path begins somewhere else.',
+                    'One end of the path must lie in the plane of the region it carries along.',
+                    'path',
+                ),
+            );
         }
 
         return $path;

@@ -38,16 +38,43 @@ final readonly class Task
      * @param Closure(Recipe): PartState $evaluate for the groups it places
      * @param Budget $budget what the step may cost
      */
-    private function __construct(public Solid $part, public Step $step, public StepValues $v, public Unit $unit, private array $sketches, public bool $apart, public Recipe $recipe, private Closure $evaluate, public Budget $budget) {}
+    private function __construct(
+        public Solid $part,
+        public Step $step,
+        public StepValues $v,
+        public Unit $unit,
+        private array $sketches,
+        public bool $apart,
+        public Recipe $recipe,
+        private Closure $evaluate,
+        public Budget $budget,
+    ) {}
 
     /**
      * @param Solid $part before the step
      * @param array<string, PlacedSketch> $sketches of the steps before, by id
      * @param Closure(Recipe): PartState $evaluate
      */
-    public static function of(Recipe $recipe, Step $step, Solid $part, array $sketches, Closure $evaluate, ?NamedSizes $named = null, ?Budget $budget = null): self
-    {
-        return new self($part, $step, new StepValues($step, $recipe->unit, $named ?? $recipe->named()), $recipe->unit, $sketches, $recipe->keepsBodiesApart(), $recipe, $evaluate, $budget ?? Budget::unlimited());
+    public static function of(
+        Recipe $recipe,
+        Step $step,
+        Solid $part,
+        array $sketches,
+        Closure $evaluate,
+        ?NamedSizes $named = null,
+        ?Budget $budget = null,
+    ): self {
+        return new self(
+            $part,
+            $step,
+            new StepValues($step, $recipe->unit, $named ?? $recipe->named()),
+            $recipe->unit,
+            $sketches,
+            $recipe->keepsBodiesApart(),
+            $recipe,
+            $evaluate,
+            $budget ?? Budget::unlimited(),
+        );
     }
 
     /**
@@ -71,18 +98,48 @@ final readonly class Task
     /** The same step at work on another part. */
     public function on(Solid $part): self
     {
-        return new self($part, $this->step, $this->v, $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate, $this->budget);
+        return new self(
+            $part,
+            $this->step,
+            $this->v,
+            $this->unit,
+            $this->sketches,
+            $this->apart,
+            $this->recipe,
+            $this->evaluate,
+            $this->budget,
+        );
     }
 
     public function for(Step $other): self
     {
-        return new self($this->part, $other, $this->v->for($other), $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate, $this->budget);
+        return new self(
+            $this->part,
+            $other,
+            $this->v->for($other),
+            $this->unit,
+            $this->sketches,
+            $this->apart,
+            $this->recipe,
+            $this->evaluate,
+            $this->budget,
+        );
     }
 
     /** The same for the n-th copy of the step. */
     public function counting(int $n): self
     {
-        return new self($this->part, $this->step, $this->v->counting($n), $this->unit, $this->sketches, $this->apart, $this->recipe, $this->evaluate, $this->budget);
+        return new self(
+            $this->part,
+            $this->step,
+            $this->v->counting($n),
+            $this->unit,
+            $this->sketches,
+            $this->apart,
+            $this->recipe,
+            $this->evaluate,
+            $this->budget,
+        );
     }
 
     public function text(string $key): string
@@ -104,13 +161,29 @@ final readonly class Task
 
     public function sketch(string $key = 'sketch'): PlacedSketch
     {
-        return $this->sketches[$this->text($key)] ?? throw new StepProblem(new Message('no-sketch', 'There is no sketch here.', 'This step needs a sketch that stands before it, is switched on and can be read.', $key));
+        return $this->sketches[$this->text($key)] ??
+            throw new StepProblem(
+                new Message(
+                    'no-sketch',
+                    'There is no sketch here.',
+                    'This step needs a sketch that stands before it, is switched on and can be read.',
+                    $key,
+                ),
+            );
     }
 
     /** A sketch by its id, where a step has a list of them. */
     public function named(string $id, string $key): PlacedSketch
     {
-        return $this->sketches[$id] ?? throw new StepProblem(new Message('no-sketch', 'A sketch is not here.', 'Each one must stand before this step, be switched on and be readable.', $key));
+        return $this->sketches[$id] ??
+            throw new StepProblem(
+                new Message(
+                    'no-sketch',
+                    'A sketch is not here.',
+                    'Each one must stand before this step, be switched on and be readable.',
+                    $key,
+                ),
+            );
     }
 
     /** The picked regions of the step's sketch. @param PlacedSketch|null $sketch to take them of instead */
@@ -119,17 +192,37 @@ final readonly class Task
         $sketch ??= $this->sketch();
         $count = count($sketch->areas->regions);
         if ($count === 0) {
-            throw new StepProblem($sketch->drawn->entities === []
-                ? new Message('no-region', 'The sketch is empty.', 'Draw at least one closed outline in it first.', 'sketch')
-                : new Message('open-outline', 'No outline is closed.', 'The lines of the sketch do not close around any region. On the pad their loose ends are marked.', 'sketch'));
+            throw new StepProblem(
+                $sketch->drawn->entities === []
+                    ? new Message('no-region', 'The sketch is empty.', 'Draw at least one closed outline in it first.', 'sketch')
+                    : new Message(
+                        'open-outline',
+                        'No outline is closed.',
+                        'The lines of the sketch do not close around any region. On the pad their loose ends are marked.',
+                        'sketch',
+                    ),
+            );
         }
         $chosen = [];
         foreach ($this->step->regions() ?? range(1, $count) as $pick) {
-            $chosen[] = $sketch->region($pick)->number
-                ?? throw new StepProblem(new Message('no-region', is_int($pick) ? "There is no region $pick." : 'A picked region is gone.', (is_int($pick) ? '' : 'Its outline was changed too much to know it again. ') . "The sketch has $count " . ($count === 1 ? 'region' : 'regions') . '.', 'regions'));
+            $chosen[] =
+                $sketch->region($pick)->number ??
+                throw new StepProblem(
+                    new Message(
+                        'no-region',
+                        is_int($pick) ? "There is no region $pick." : 'A picked region is gone.',
+                        (is_int($pick) ? '' : 'Its outline was changed too much to know it again. ') .
+                            "The sketch has $count " .
+                            ($count === 1 ? 'region' : 'regions') .
+                            '.',
+                        'regions',
+                    ),
+                );
         }
         if ($chosen === []) {
-            throw new StepProblem(new Message('no-region', 'No region is picked.', "Pick at least one of the sketch's $count regions.", 'regions'));
+            throw new StepProblem(
+                new Message('no-region', 'No region is picked.', "Pick at least one of the sketch's $count regions.", 'regions'),
+            );
         }
 
         return $sketch->areas->profile(array_values(array_unique($chosen)));
@@ -140,9 +233,17 @@ final readonly class Task
     {
         $name = $this->text($key);
 
-        return FacePlane::placement($this->part, $name) ?? throw new StepProblem($name === ''
-            ? new Message('no-face', 'No face is picked yet.', 'Pick a flat face on the part, or from the list.', $key)
-            : new Message('no-face', 'This face is not there.', 'The part has no flat face of that name before this step. Pick another one.', $key));
+        return FacePlane::placement($this->part, $name) ??
+            throw new StepProblem(
+                $name === ''
+                    ? new Message('no-face', 'No face is picked yet.', 'Pick a flat face on the part, or from the list.', $key)
+                    : new Message(
+                        'no-face',
+                        'This face is not there.',
+                        'The part has no flat face of that name before this step. Pick another one.',
+                        $key,
+                    ),
+            );
     }
 
     /**
@@ -155,9 +256,16 @@ final readonly class Task
         $name = $this->text($key);
         $edge = $name === '' ? null : Topology::of($this->part)->edges[$name] ?? null;
         if ($edge === null) {
-            throw new StepProblem(new Message('no-edge', 'This edge is not there.', $name === '' ? 'Pick a straight edge.' : 'The part has no edge of that name before this step. Pick another one.', $key));
+            throw new StepProblem(
+                new Message(
+                    'no-edge',
+                    'This edge is not there.',
+                    $name === '' ? 'Pick a straight edge.' : 'The part has no edge of that name before this step. Pick another one.',
+                    $key,
+                ),
+            );
         }
-        $points = array_map(fn (int $v): array => [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]], $edge->vertices);
+        $points = array_map(fn(int $v): array => [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]], $edge->vertices);
         [$a, $b] = [$points[0], $points[count($points) - 1]];
         $length = Vector::distance($a, $b);
         foreach ($edge->closed ? [] : $points as $p) {
@@ -166,7 +274,9 @@ final readonly class Task
             }
         }
 
-        return $edge->closed || $length < 1e-9 ? throw new StepProblem(new Message('no-edge', 'This edge is not straight.', 'Pick a straight one.', $key)) : [$a, $b];
+        return $edge->closed || $length < 1e-9
+            ? throw new StepProblem(new Message('no-edge', 'This edge is not straight.', 'Pick a straight one.', $key))
+            : [$a, $b];
     }
 
     /**
@@ -189,9 +299,18 @@ final readonly class Task
         }
         $edge = $name === '' ? null : Topology::of($this->part)->edges[$name] ?? null;
         if ($edge === null) {
-            throw new StepProblem(new Message('no-spot', $name === '' ? 'No corner is picked yet.' : 'What it stood at is not there.', $name === '' ? 'Pick a corner, an edge or a flat face on the part, or from the list.' : 'The part has no corner, edge or flat face of that name before this step. Pick another one.', $key));
+            throw new StepProblem(
+                new Message(
+                    'no-spot',
+                    $name === '' ? 'No corner is picked yet.' : 'What it stood at is not there.',
+                    $name === ''
+                        ? 'Pick a corner, an edge or a flat face on the part, or from the list.'
+                        : 'The part has no corner, edge or flat face of that name before this step. Pick another one.',
+                    $key,
+                ),
+            );
         }
-        $points = array_map(fn (int $v): array => [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]], $edge->vertices);
+        $points = array_map(fn(int $v): array => [$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]], $edge->vertices);
 
         return $edge->closed ? Vector::middle($points) : Vector::halfway($points);
     }
@@ -206,11 +325,30 @@ final readonly class Task
         }
         $edge = $name === '' ? null : Topology::of($this->part)->edges[$name] ?? null;
         if ($edge === null) {
-            throw new StepProblem(new Message('no-spot', 'This corner is not there.', $name === '' ? 'Pick a corner or an edge.' : 'The part has no corner or edge of that name before this step. Pick another one.', $key));
+            throw new StepProblem(
+                new Message(
+                    'no-spot',
+                    'This corner is not there.',
+                    $name === ''
+                        ? 'Pick a corner or an edge.'
+                        : 'The part has no corner or edge of that name before this step. Pick another one.',
+                    $key,
+                ),
+            );
         }
-        $heights = array_map(fn (int $v): float => $plane->local([$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]])[2], $edge->vertices);
+        $heights = array_map(
+            fn(int $v): float => $plane->local([$this->part->x[$v], $this->part->y[$v], $this->part->z[$v]])[2],
+            $edge->vertices,
+        );
         if (max($heights) - min($heights) > 1e-6) {
-            throw new StepProblem(new Message('no-spot', 'This edge has no one height.', 'It does not run level with the sketch. Pick a corner instead.', $key));
+            throw new StepProblem(
+                new Message(
+                    'no-spot',
+                    'This edge has no one height.',
+                    'It does not run level with the sketch. Pick a corner instead.',
+                    $key,
+                ),
+            );
         }
 
         return $heights[0];
@@ -237,9 +375,21 @@ final readonly class Task
         if ($names === []) {
             throw new StepProblem(new Message("no-$one", "No $one is picked.", "Pick at least one $one of the part.", $key));
         }
-        $gone = array_values(array_filter($names, static fn (string $n): bool => ! isset($there[$n])));
+        $gone = array_values(array_filter($names, static fn(string $n): bool => !isset($there[$n])));
         if ($gone !== []) {
-            throw new StepProblem(new Message("no-$one", count($gone) === 1 ? "A picked $one is gone." : "Picked {$one}s are gone.", 'The part before this step has no ' . implode(', ', array_map(fn (string $n): string => '“' . PartNames::any($n, $this->recipe) . '”', array_slice($gone, 0, 3))) . '. Pick anew.', $key));
+            throw new StepProblem(
+                new Message(
+                    "no-$one",
+                    count($gone) === 1 ? "A picked $one is gone." : "Picked {$one}s are gone.",
+                    'The part before this step has no ' .
+                        implode(
+                            ', ',
+                            array_map(fn(string $n): string => '“' . PartNames::any($n, $this->recipe) . '”', array_slice($gone, 0, 3)),
+                        ) .
+                        '. Pick anew.',
+                    $key,
+                ),
+            );
         }
 
         return $names;
@@ -254,10 +404,17 @@ final readonly class Task
             return [$this->part, null];
         }
         $bodies = BodyNames::of($this->part);
-        if (! isset($bodies[$body])) {
-            $named = fn (string $of): string => $this->recipe->step(explode('.', $of)[0])->name ?? 'a step that is gone';
+        if (!isset($bodies[$body])) {
+            $named = fn(string $of): string => $this->recipe->step(explode('.', $of)[0])->name ?? 'a step that is gone';
             $names = implode(', ', array_unique(array_map($named, array_map(strval(...), array_keys($bodies)))));
-            throw new StepProblem(new Message('no-body', 'There is no such body.', "No separate body begins at “{$named($body)}” here. The bodies now begin at: $names.", 'body'));
+            throw new StepProblem(
+                new Message(
+                    'no-body',
+                    'There is no such body.',
+                    "No separate body begins at “{$named($body)}” here. The bodies now begin at: $names.",
+                    'body',
+                ),
+            );
         }
         $others = array_merge(...array_values(array_diff_key($bodies, [$body => true])), ...[[]]);
 
@@ -286,8 +443,15 @@ final readonly class Task
     public function refused(Refused $r, string $what, ?string $field, bool $degrees = false): StepProblem
     {
         // rounded down: what is named must work
-        $down = fn (float $v, int $decimals): string => Number::brief(floor($v * 10 ** $decimals + 1e-6) / 10 ** $decimals, $decimals);
-        $most = $r->largest === null ? '' : ' Up to ' . ($degrees ? $down($r->largest, 2) . '°' : $down($r->largest / $this->unit->inMillimetres(), $this->unit->decimals()) . ' ' . $this->unit->value) . ' works.';
+        $down = fn(float $v, int $decimals): string => Number::brief(floor($v * 10 ** $decimals + 1e-6) / 10 ** $decimals, $decimals);
+        $most =
+            $r->largest === null
+                ? ''
+                : ' Up to ' .
+                    ($degrees
+                        ? $down($r->largest, 2) . '°'
+                        : $down($r->largest / $this->unit->inMillimetres(), $this->unit->decimals()) . ' ' . $this->unit->value) .
+                    ' works.';
 
         return new StepProblem(new Message($r->reason, $what, $r->getMessage() . $most, $field));
     }

@@ -46,23 +46,35 @@ final class Warnings
     private static function apart(Solid $before, Solid $after, Task $t): ?Message
     {
         $adds = $t->text('effect') === 'add' && $t->text('of') !== 'step';
-        if (! $adds || count($bodies = Bodies::of($after)) <= count(Bodies::of($before))) {
+        if (!$adds || count($bodies = Bodies::of($after)) <= count(Bodies::of($before))) {
             return null;
         }
-        $own = array_map(static fn (array $b): bool => self::ofStep($after, $b, $t->step->id), $bodies);
-        $contacts = Contacts::among($after, $bodies, self::CLEAR, $t->budget, static fn (int $i, int $j): bool => $own[$i] !== $own[$j]);
+        $own = array_map(static fn(array $b): bool => self::ofStep($after, $b, $t->step->id), $bodies);
+        $contacts = Contacts::among($after, $bodies, self::CLEAR, $t->budget, static fn(int $i, int $j): bool => $own[$i] !== $own[$j]);
         $near = $contacts[0][2] ?? null;
         if ($near?->seemsJoined() === true) {
             $how = match (true) {
-                ! $near->touches() => 'overlaps by only ' . self::size(-$near->gap, $t),
+                !$near->touches() => 'overlaps by only ' . self::size(-$near->gap, $t),
                 $near->isLine() => 'only touches along a line of ' . self::size($near->length, $t),
                 default => 'only touches in a point',
             };
 
-            return new Message('touches-edge', "This $how.", 'Both look joined, but nothing holds them together: there is one piece more now. Let it overlap the part more, or share a face with it.', null, true);
+            return new Message(
+                'touches-edge',
+                "This $how.",
+                'Both look joined, but nothing holds them together: there is one piece more now. Let it overlap the part more, or share a face with it.',
+                null,
+                true,
+            );
         }
 
-        return new Message('stands-apart', $near === null ? 'This stands clear of the part.' : 'This stands ' . self::size($near->gap, $t) . ' clear of the part.', 'It does not touch the part anywhere, so there is one piece more now. If that is meant, all is well.', null, true);
+        return new Message(
+            'stands-apart',
+            $near === null ? 'This stands clear of the part.' : 'This stands ' . self::size($near->gap, $t) . ' clear of the part.',
+            'It does not touch the part anywhere, so there is one piece more now. If that is meant, all is well.',
+            null,
+            true,
+        );
     }
 
     private static function size(float $mm, Task $t): string

@@ -39,7 +39,7 @@ final class Arrangement
      */
     public function __construct(array $curves, ?Budget $budget = null)
     {
-        $this->graph = new CurveGraph($curves, $budget ??= Budget::unlimited());
+        $this->graph = new CurveGraph($curves, ($budget ??= Budget::unlimited()));
         $this->regions = $this->trace($budget);
     }
 
@@ -60,7 +60,7 @@ final class Arrangement
     {
         $around = [];
         foreach ($this->graph->edges as $e => [$a, $b]) {
-            if (! $this->graph->dangling[$e]) {
+            if (!$this->graph->dangling[$e]) {
                 $around[$a][] = 2 * $e;
                 $around[$b][] = 2 * $e + 1;
             }
@@ -81,10 +81,10 @@ final class Arrangement
             }
             $loop = [];
             $sum = 0.0;
-            for ($g = $h; ! isset($loopOf[$g]); $g = $next[$g]) {
+            for ($g = $h; !isset($loopOf[$g]); $g = $next[$g]) {
                 $loopOf[$g] = count($loops);
                 $loop[] = $g;
-                if (! isset($sweeps[$g >> 1])) {
+                if (!isset($sweeps[$g >> 1])) {
                     [, , $c, $from, $to] = $this->graph->edges[$g >> 1];
                     $sweeps[$g >> 1] = $this->graph->curves[$c]->sweep($from, $to);
                 }
@@ -112,7 +112,12 @@ final class Arrangement
         }
         $component = $this->graph->components();
         $boxes = [];
-        $box = static fn (int $l): array => [min(array_column($drawn[$l], 0) ?: [0.0]), min(array_column($drawn[$l], 1) ?: [0.0]), max(array_column($drawn[$l], 0) ?: [0.0]), max(array_column($drawn[$l], 1) ?: [0.0])];
+        $box = static fn(int $l): array => [
+            min(array_column($drawn[$l], 0) ?: [0.0]),
+            min(array_column($drawn[$l], 1) ?: [0.0]),
+            max(array_column($drawn[$l], 0) ?: [0.0]),
+            max(array_column($drawn[$l], 1) ?: [0.0]),
+        ];
         // a clockwise loop bounds the smallest region around it from within
         foreach ($loops as $l => $loop) {
             if ($area[$l] > self::NO_AREA) {
@@ -123,9 +128,15 @@ final class Arrangement
             $home = -1;
             $budget->spend(count($outer));
             foreach ($outer as $i => $o) {
-                if (($home < 0 || $area[$o] < $area[$outer[$home]]) && $component[$v] !== $component[$this->graph->edgeFrom($loops[$o][0])]
-                    && $p[0] > ($boxes[$i] ??= $box($o))[0] - 1 && $p[0] < $boxes[$i][2] + 1 && $p[1] > $boxes[$i][1] - 1 && $p[1] < $boxes[$i][3] + 1
-                    && $this->encloses($loops[$o], $p)) {
+                if (
+                    ($home < 0 || $area[$o] < $area[$outer[$home]]) &&
+                    $component[$v] !== $component[$this->graph->edgeFrom($loops[$o][0])] &&
+                    $p[0] > ($boxes[$i] ??= $box($o))[0] - 1 &&
+                    $p[0] < $boxes[$i][2] + 1 &&
+                    $p[1] > $boxes[$i][1] - 1 &&
+                    $p[1] < $boxes[$i][3] + 1 &&
+                    $this->encloses($loops[$o], $p)
+                ) {
                     $home = $i;
                 }
             }
@@ -141,9 +152,9 @@ final class Arrangement
         foreach ($members as $i => $list) {
             $regions[] = new Region(
                 $i + 1,
-                array_sum(array_map(static fn (int $l): float => $area[$l], $list)),
-                array_map(static fn (int $l): array => $drawn[$l], $list),
-                $this->key(array_map(static fn (int $l): array => $loops[$l], $list)),
+                array_sum(array_map(static fn(int $l): float => $area[$l], $list)),
+                array_map(static fn(int $l): array => $drawn[$l], $list),
+                $this->key(array_map(static fn(int $l): array => $loops[$l], $list)),
             );
         }
 
@@ -209,7 +220,7 @@ final class Arrangement
     /** @param array{float,float} $p */
     private static function seenTurn(Curve $c, float $from, float $to, array $p, int $depth): float
     {
-        if (! $c instanceof Straight && $depth < 40) {
+        if (!($c instanceof Straight) && $depth < 40) {
             $box = $c->box($from, $to);
             if ($p[0] >= $box[0] && $p[0] <= $box[2] && $p[1] >= $box[1] && $p[1] <= $box[3]) {
                 $m = ($from + $to) / 2;
@@ -248,10 +259,10 @@ final class Arrangement
      */
     public function profile(array $numbers): Profile
     {
-        $chosen = array_fill_keys(array_map(static fn (int $n): int => $n - 1, $numbers), true);
+        $chosen = array_fill_keys(array_map(static fn(int $n): int => $n - 1, $numbers), true);
         $leaving = [];
         foreach ($this->faceOf as $h => $f) {
-            if (isset($chosen[$f]) && ! isset($chosen[$this->faceOf[$h ^ 1]])) {
+            if (isset($chosen[$f]) && !isset($chosen[$this->faceOf[$h ^ 1]])) {
                 $leaving[$this->graph->edgeFrom($h)][] = $h;
             }
         }
@@ -259,10 +270,17 @@ final class Arrangement
         foreach ($leaving as $list) {
             foreach ($list as $first) {
                 $stretches = [];
-                for ($h = $first; ! isset($done[$h]); $h = $this->pickLeftmost($leaving[$this->graph->edgeFrom($h ^ 1)], $h)) {
+                for ($h = $first; !isset($done[$h]); $h = $this->pickLeftmost($leaving[$this->graph->edgeFrom($h ^ 1)], $h)) {
                     $done[$h] = true;
                     [, , $c, $from, $to] = $this->graph->edges[$h >> 1];
-                    $this->append($stretches, [$c, $h & 1, $from, $to, $this->graph->edgeFrom($h), count($leaving[$this->graph->edgeFrom($h)]) > 1]);
+                    $this->append($stretches, [
+                        $c,
+                        $h & 1,
+                        $from,
+                        $to,
+                        $this->graph->edgeFrom($h),
+                        count($leaving[$this->graph->edgeFrom($h)]) > 1,
+                    ]);
                 }
                 if ($stretches !== []) {
                     $loops[] = $this->labelled($stretches);
@@ -283,7 +301,13 @@ final class Arrangement
     {
         $last = count($stretches) - 1;
         [$c, $back, $from, $to, , $touched] = $piece;
-        if ($last >= 0 && ! $touched && $stretches[$last][0] === $c && $stretches[$last][1] === $back && $stretches[$last][$back === 1 ? 2 : 3] === ($back === 1 ? $to : $from)) {
+        if (
+            $last >= 0 &&
+            !$touched &&
+            $stretches[$last][0] === $c &&
+            $stretches[$last][1] === $back &&
+            $stretches[$last][$back === 1 ? 2 : 3] === ($back === 1 ? $to : $from)
+        ) {
             $stretches[$last][$back === 1 ? 2 : 3] = $back === 1 ? $from : $to;
         } else {
             $stretches[] = $piece;
@@ -354,7 +378,7 @@ final class Arrangement
                 }
             }
         }
-        usort($out, static fn (array $a, array $b): int => $a[2] <=> $b[2]);
+        usort($out, static fn(array $a, array $b): int => $a[2] <=> $b[2]);
 
         return $out;
     }

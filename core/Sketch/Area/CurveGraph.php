@@ -56,7 +56,7 @@ final class CurveGraph
         }
         // swept from left to right, so that only those near each other are compared
         $order = array_keys($boxes);
-        usort($order, static fn (int $a, int $b): int => $boxes[$a][0] <=> $boxes[$b][0]);
+        usort($order, static fn(int $a, int $b): int => $boxes[$a][0] <=> $boxes[$b][0]);
         $active = [];
         $count = 0;
         foreach ($order as $i) {
@@ -82,15 +82,15 @@ final class CurveGraph
         }
         $between = [];
         foreach ($this->curves as $i => $c) {
-            usort($cuts[$i], static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+            usort($cuts[$i], static fn(array $a, array $b): int => $a[0] <=> $b[0]);
             [$from, $at] = $cuts[$i][0];
             foreach ($cuts[$i] as [$to, $v]) {
                 // a step within one point is none, unless it runs all around
-                if ($to <= $from || ($v === $at && ! $this->leaves($c, $from, $to))) {
+                if ($to <= $from || ($v === $at && !$this->leaves($c, $from, $to))) {
                     continue;
                 }
                 $key = $at < $v ? "$at-$v" : "$v-$at";
-                if (! $this->known($between[$key] ?? [], $c, $from, $to)) {
+                if (!$this->known($between[$key] ?? [], $c, $from, $to)) {
                     $between[$key][] = count($this->edges);
                     $this->edges[] = [$at, $v, $i, $from, $to];
                 }
@@ -104,7 +104,7 @@ final class CurveGraph
     {
         [$p, $q] = [$c->at($from), $c->at(($from + $to) / 2)];
 
-        return ! $c instanceof Straight && hypot($p[0] - $q[0], $p[1] - $q[1]) > 10 * Meeting::SNAP;
+        return !($c instanceof Straight) && hypot($p[0] - $q[0], $p[1] - $q[1]) > 10 * Meeting::SNAP;
     }
 
     /**
@@ -168,10 +168,10 @@ final class CurveGraph
             $at[$a][$e] = true;
             $at[$b][$e] = true;
         }
-        $loop = static fn (array $edge): bool => $edge[0] === $edge[1];
+        $loop = static fn(array $edge): bool => $edge[0] === $edge[1];
         $ends = [];
         foreach ($at as $v => $list) {
-            if (count($list) === 1 && ! $loop($this->edges[array_key_first($list)])) {
+            if (count($list) === 1 && !$loop($this->edges[array_key_first($list)])) {
                 $ends[] = $v;
                 $this->looseEnds[] = $this->points[$v];
             }
@@ -185,7 +185,7 @@ final class CurveGraph
             $this->dangling[$e] = true;
             $other = $this->edges[$e][0] === $v ? $this->edges[$e][1] : $this->edges[$e][0];
             unset($at[$v][$e], $at[$other][$e]);
-            if (count($at[$other]) === 1 && ! $loop($this->edges[array_key_first($at[$other])])) {
+            if (count($at[$other]) === 1 && !$loop($this->edges[array_key_first($at[$other])])) {
                 $ends[] = $other;
             }
         }
@@ -240,7 +240,12 @@ final class CurveGraph
         foreach ($angle as $h => $a) {
             $angle[$h] = $a < $start ? $a + 2 * M_PI : $a;
         }
-        usort($keys, static fn (int $g, int $h): int => abs($angle[$g] - $angle[$h]) > self::SAME_DIRECTION ? $angle[$g] <=> $angle[$h] : $bend[$g] <=> $bend[$h]);
+        usort(
+            $keys,
+            static fn(int $g, int $h): int => abs($angle[$g] - $angle[$h]) > self::SAME_DIRECTION
+                ? $angle[$g] <=> $angle[$h]
+                : $bend[$g] <=> $bend[$h],
+        );
 
         return $keys;
     }

@@ -35,15 +35,22 @@ final class DrawnCurves
     public static function curves(Sketch $s, Entity $e): array
     {
         $p = array_map($s->point(...), $e->points);
-        $apart = static fn (array $a, array $b): bool => hypot($b[0] - $a[0], $b[1] - $a[1]) > self::NO_SIZE;
+        $apart = static fn(array $a, array $b): bool => hypot($b[0] - $a[0], $b[1] - $a[1]) > self::NO_SIZE;
 
         return match ($e->kind) {
             EntityKind::Line => $apart($p[0], $p[1]) ? [new Straight($e->id, $p[0], $p[1])] : [],
             EntityKind::Circle => $e->size > self::NO_SIZE ? [new Round($e->id, $p[0], $e->size)] : [],
             EntityKind::Arc => $e->size > self::NO_SIZE ? [Round::arc($e->id, $p[0], $e->size, $p[1], $p[2])] : [],
-            EntityKind::Ellipse => $apart($p[0], $p[1]) && $e->size > self::NO_SIZE ? [Smooth::ellipse($e->id, $p[0], $p[1], $e->size)] : [],
+            EntityKind::Ellipse => $apart($p[0], $p[1]) && $e->size > self::NO_SIZE
+                ? [Smooth::ellipse($e->id, $p[0], $p[1], $e->size)]
+                : [],
             EntityKind::Text => self::letters($e, $p[0], isset($p[1]) ? atan2($p[1][1] - $p[0][1], $p[1][0] - $p[0][0]) : 0.0),
-            EntityKind::Curve => self::spline($e->id, array_values(array_filter($p, static fn (array $q, int $i): bool => $i === 0 || $apart($p[$i - 1], $q), ARRAY_FILTER_USE_BOTH))),
+            EntityKind::Curve => self::spline(
+                $e->id,
+                array_values(
+                    array_filter($p, static fn(array $q, int $i): bool => $i === 0 || $apart($p[$i - 1], $q), ARRAY_FILTER_USE_BOTH),
+                ),
+            ),
         };
     }
 
@@ -57,7 +64,7 @@ final class DrawnCurves
     private static function letters(Entity $e, array $at, float $turn): array
     {
         [$c, $s] = [cos($turn), sin($turn)];
-        $placed = static fn (float $u, float $v): array => [$at[0] + $c * $u - $s * $v, $at[1] + $s * $u + $c * $v];
+        $placed = static fn(float $u, float $v): array => [$at[0] + $c * $u - $s * $v, $at[1] + $s * $u + $c * $v];
         try {
             $profiles = Lettering::profiles($e->text, $e->size);
         } catch (Refused) {
@@ -68,7 +75,11 @@ final class DrawnCurves
             foreach ($profile->loops as $loop) {
                 foreach ($loop as $i => [$u, $v, $side]) {
                     [$nextU, $nextV] = $loop[($i + 1) % count($loop)];
-                    $out[] = new Straight("$e->id " . implode(' ', array_slice(explode(' ', $side['name']), 0, 2)), $placed($u, $v), $placed($nextU, $nextV));
+                    $out[] = new Straight(
+                        "$e->id " . implode(' ', array_slice(explode(' ', $side['name']), 0, 2)),
+                        $placed($u, $v),
+                        $placed($nextU, $nextV),
+                    );
                 }
             }
         }

@@ -37,9 +37,14 @@ final class Meeting
      *
      * @throws OverBudget
      */
-    public static function of(Curve $a, Curve $b, array $aBox, array $bBox, Budget $budget = new Budget): array
+    public static function of(Curve $a, Curve $b, array $aBox, array $bBox, Budget $budget = new Budget()): array
     {
-        if ($aBox[0] > $bBox[2] + self::SNAP || $aBox[2] < $bBox[0] - self::SNAP || $aBox[1] > $bBox[3] + self::SNAP || $aBox[3] < $bBox[1] - self::SNAP) {
+        if (
+            $aBox[0] > $bBox[2] + self::SNAP ||
+            $aBox[2] < $bBox[0] - self::SNAP ||
+            $aBox[1] > $bBox[3] + self::SNAP ||
+            $aBox[3] < $bBox[1] - self::SNAP
+        ) {
             return [];
         }
         if ($a instanceof Straight && $b instanceof Straight) {
@@ -62,12 +67,15 @@ final class Meeting
         if ($a instanceof Straight && $b instanceof Round) {
             $more = self::lineCircle($a, $b);
         } elseif ($a instanceof Round && $b instanceof Straight) {
-            $more = array_map(static fn (array $m): array => [$m[1], $m[0], $m[2], $m[3]], self::lineCircle($b, $a));
+            $more = array_map(static fn(array $m): array => [$m[1], $m[0], $m[2], $m[3]], self::lineCircle($b, $a));
         } elseif ($a instanceof Round && $b instanceof Round) {
             $more = self::circles($a, $b);
         } elseif (self::liesOn($a, $b) || self::liesOn($b, $a)) {
             // one on the other: they share no more than their ends
-            $more = $a->from() !== $a->to() && $out === [] ? [[$a->from(), $b->nearest($a->at($a->from()))[0], $a->at($a->from()), self::SNAP]] : [];
+            $more =
+                $a->from() !== $a->to() && $out === []
+                    ? [[$a->from(), $b->nearest($a->at($a->from()))[0], $a->at($a->from()), self::SNAP]]
+                    : [];
         } else {
             $more = [];
             self::halve($a, $b, self::pieces($a), self::pieces($b), $more, $budget);
@@ -181,7 +189,9 @@ final class Meeting
         $d = hypot($dx, $dy);
         if ($d <= self::SNAP) {
             // one circle twice is met in the ends of its arcs alone, but two closed ones must share their beginning
-            return abs($a->radius - $b->radius) <= self::SNAP && $a->closed() && $b->closed() ? [[$a->from(), $b->from(), $a->at($a->from()), self::SNAP]] : [];
+            return abs($a->radius - $b->radius) <= self::SNAP && $a->closed() && $b->closed()
+                ? [[$a->from(), $b->from(), $a->at($a->from()), self::SNAP]]
+                : [];
         }
         $dx /= $d;
         $dy /= $d;
@@ -245,7 +255,7 @@ final class Meeting
         $one = ($du * ($p[1] - $c[1]) - $dv * ($p[0] - $c[0])) / $l;
         $two = ($du * ($q[1] - $c[1]) - $dv * ($q[0] - $c[0])) / $l;
         // a stretch that turns by an angle rises by an eighth of that over its chord; twice as much, to be safe
-        $rise = self::TURN / 4 / 2 ** $depth * ($l + hypot($q[0] - $p[0], $q[1] - $p[1])) + self::SNAP;
+        $rise = (self::TURN / 4 / 2 ** $depth) * ($l + hypot($q[0] - $p[0], $q[1] - $p[1])) + self::SNAP;
 
         return min($one, $two) > $rise || max($one, $two) < -$rise;
     }
@@ -269,7 +279,7 @@ final class Meeting
      */
     private static function halve(Curve $a, Curve $b, array $ofA, array $ofB, array &$out, Budget $budget): void
     {
-        $boxes = array_map(static fn (array $s): array => $b->box(...$s), $ofB);
+        $boxes = array_map(static fn(array $s): array => $b->box(...$s), $ofB);
         $stack = [];
         foreach ($ofA as $s) {
             $box = $a->box(...$s);
@@ -298,7 +308,7 @@ final class Meeting
             foreach ([[$s[0], $m], [$m, $s[1]]] as $x) {
                 $box = $a->box(...$x);
                 foreach ([[$r[0], $n], [$n, $r[1]]] as $y) {
-                    if (! self::apart($box, $b->box(...$y))) {
+                    if (!self::apart($box, $b->box(...$y))) {
                         $stack[] = [$x, $y, $depth + 1];
                     }
                 }

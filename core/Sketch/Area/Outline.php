@@ -15,7 +15,11 @@ final class Outline
     {
         $p = [[$u, $v], [$u + $width, $v], [$u + $width, $v + $height], [$u, $v + $height]];
 
-        return array_map(static fn (string $side, int $i): Curve => new Straight("$name $side", $p[$i], $p[($i + 1) % 4]), ['low', 'right', 'high', 'left'], [0, 1, 2, 3]);
+        return array_map(
+            static fn(string $side, int $i): Curve => new Straight("$name $side", $p[$i], $p[($i + 1) % 4]),
+            ['low', 'right', 'high', 'left'],
+            [0, 1, 2, 3],
+        );
     }
 
     /** @return list<Curve> */

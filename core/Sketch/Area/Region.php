@@ -58,8 +58,8 @@ final readonly class Region
         foreach ($this->loops as $loop) {
             [$ax, $ay] = $loop[count($loop) - 1];
             foreach ($loop as [$bx, $by]) {
-                if (($ay > $y) !== ($by > $y) && $x < ($bx - $ax) * ($y - $ay) / ($by - $ay) + $ax) {
-                    $in = ! $in;
+                if ($ay > $y !== $by > $y && $x < (($bx - $ax) * ($y - $ay)) / ($by - $ay) + $ax) {
+                    $in = !$in;
                 }
                 $dx = $bx - $ax;
                 $dy = $by - $ay;

@@ -11,7 +11,13 @@ use Cubo\Solid\Maker\Fineness;
 final readonly class Round implements Curve
 {
     /** @param array{float,float} $middle */
-    public function __construct(private string $name, public array $middle, public float $radius, private float $from = 0.0, private float $to = 2 * M_PI) {}
+    public function __construct(
+        private string $name,
+        public array $middle,
+        public float $radius,
+        private float $from = 0.0,
+        private float $to = 2 * M_PI,
+    ) {}
 
     /**
      * @param array{float,float} $middle
@@ -68,10 +74,10 @@ final readonly class Round implements Curve
         // quarter points in between reach further
         for ($k = (int) ceil($a / (M_PI / 2)), $last = (int) floor($b / (M_PI / 2)); $k <= $last; $k++) {
             match ((($k % 4) + 4) % 4) {
-                0 => $box[2] = $this->middle[0] + $this->radius,
-                1 => $box[3] = $this->middle[1] + $this->radius,
-                2 => $box[0] = $this->middle[0] - $this->radius,
-                default => $box[1] = $this->middle[1] - $this->radius,
+                0 => ($box[2] = $this->middle[0] + $this->radius),
+                1 => ($box[3] = $this->middle[1] + $this->radius),
+                2 => ($box[0] = $this->middle[0] - $this->radius),
+                default => ($box[1] = $this->middle[1] - $this->radius),
             };
         }
 
@@ -110,7 +116,7 @@ final readonly class Round implements Curve
     public function inner(float $a, float $b): array
     {
         // the corners of the full circle, so that pieces of equal circles match
-        $step = 2 * M_PI / Fineness::facets($this->radius);
+        $step = (2 * M_PI) / Fineness::facets($this->radius);
         $out = [];
         for ($k = (int) floor($a / $step) + 1; $k * $step < $b - 1e-9 * $step; $k++) {
             if ($k * $step > $a + 1e-9 * $step) {

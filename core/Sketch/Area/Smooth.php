@@ -16,7 +16,13 @@ use Cubo\Solid\Maker\Fineness;
 final class Smooth implements Curve
 {
     /** Abscissas and weights of Gauss's rule with five points (M. Abramowitz, I. Stegun, table 25.4). */
-    private const GAUSS = [[0.0, 0.5688888888888889], [0.5384693101056831, 0.47862867049936647], [-0.5384693101056831, 0.47862867049936647], [0.9061798459386640, 0.23692688505618908], [-0.9061798459386640, 0.23692688505618908]];
+    private const GAUSS = [
+        [0.0, 0.5688888888888889],
+        [0.5384693101056831, 0.47862867049936647],
+        [-0.5384693101056831, 0.47862867049936647],
+        [0.906179845938664, 0.23692688505618908],
+        [-0.906179845938664, 0.23692688505618908],
+    ];
 
     /** Pieces of a stretch between two marks. */
     private const MOST_PIECES = 24;
@@ -33,8 +39,12 @@ final class Smooth implements Curve
      *     about 20 degrees in between; curves that are made of pieces have marks where these meet
      * @param PlaneCurve|null $drawn the whole curve of which this is a part
      */
-    public function __construct(private readonly string $name, private readonly Closure $local, private readonly array $marks, private readonly ?PlaneCurve $drawn = null)
-    {
+    public function __construct(
+        private readonly string $name,
+        private readonly Closure $local,
+        private readonly array $marks,
+        private readonly ?PlaneCurve $drawn = null,
+    ) {
         foreach ($marks as $t) {
             $this->points[] = $local($t)[0];
         }
@@ -49,13 +59,18 @@ final class Smooth implements Curve
         $l = hypot($end[0] - $middle[0], $end[1] - $middle[1]);
         $curve = PlaneCurve::ellipse($middle, $end, $half);
 
-        return new self($name, $curve->at(...), self::even(0.0, 2 * M_PI, max(32, min(256, (int) ceil(24 * max($l / $half, $half / $l))))), $curve);
+        return new self(
+            $name,
+            $curve->at(...),
+            self::even(0.0, 2 * M_PI, max(32, min(256, (int) ceil(24 * max($l / $half, $half / $l))))),
+            $curve,
+        );
     }
 
     /** @return list<float> */
     public static function even(float $from, float $to, int $count): array
     {
-        return array_map(static fn (int $i): float => $from + ($to - $from) * $i / $count, range(0, $count));
+        return array_map(static fn(int $i): float => $from + (($to - $from) * $i) / $count, range(0, $count));
     }
 
     public function name(): string
@@ -99,8 +114,10 @@ final class Smooth implements Curve
             [[$u, $v], [$du, $dv]] = ($this->local)($t);
             $reach = max($i > 0 ? $t - $stops[$i - 1] : 0.0, isset($stops[$i + 1]) ? $stops[$i + 1] - $t : 0.0) * 0.34;
             $box = [
-                min($box[0], $u - $reach * abs($du)), min($box[1], $v - $reach * abs($dv)),
-                max($box[2], $u + $reach * abs($du)), max($box[3], $v + $reach * abs($dv)),
+                min($box[0], $u - $reach * abs($du)),
+                min($box[1], $v - $reach * abs($dv)),
+                max($box[2], $u + $reach * abs($du)),
+                max($box[3], $v + $reach * abs($dv)),
             ];
         }
 
@@ -110,7 +127,7 @@ final class Smooth implements Curve
     /** @return list<float> */
     private function between(float $a, float $b): array
     {
-        return array_values(array_filter($this->marks, static fn (float $t): bool => $t > $a && $t < $b));
+        return array_values(array_filter($this->marks, static fn(float $t): bool => $t > $a && $t < $b));
     }
 
     public function sweep(float $a, float $b): float
@@ -119,8 +136,8 @@ final class Smooth implements Curve
         $from = $a;
         foreach ([...$this->between($a, $b), $b] as $to) {
             foreach (self::GAUSS as [$x, $w]) {
-                [[$u, $v], [$du, $dv]] = ($this->local)(($from + $to) / 2 + $x * ($to - $from) / 2);
-                $sum += $w * ($to - $from) / 2 * ($u * $dv - $v * $du);
+                [[$u, $v], [$du, $dv]] = ($this->local)(($from + $to) / 2 + ($x * ($to - $from)) / 2);
+                $sum += (($w * ($to - $from)) / 2) * ($u * $dv - $v * $du);
             }
             $from = $to;
         }
@@ -159,7 +176,7 @@ final class Smooth implements Curve
 
     public function inner(float $a, float $b): array
     {
-        return array_values(array_filter($this->stops ??= $this->stops(), static fn (float $t): bool => $t > $a + 1e-12 && $t < $b - 1e-12));
+        return array_values(array_filter($this->stops ??= $this->stops(), static fn(float $t): bool => $t > $a + 1e-12 && $t < $b - 1e-12));
     }
 
     /**
@@ -176,10 +193,10 @@ final class Smooth implements Curve
             [$p, $q] = [$this->points[$i - 1], $this->points[$i]];
             [[$a, $b], [$c, $d]] = [$this->slope($from), $this->slope($to)];
             // an arc rises by an eighth of its chord times its turn
-            $rise = hypot($q[0] - $p[0], $q[1] - $p[1]) * abs(atan2($a * $d - $b * $c, $a * $c + $b * $d)) / 8;
+            $rise = (hypot($q[0] - $p[0], $q[1] - $p[1]) * abs(atan2($a * $d - $b * $c, $a * $c + $b * $d))) / 8;
             $n = max(1, min(self::MOST_PIECES, (int) ceil(sqrt($rise / Fineness::CHORD) - 1e-6)));
             for ($k = 1; $k <= $n; $k++) {
-                $out[] = $k === $n ? $to : $from + ($to - $from) * $k / $n;
+                $out[] = $k === $n ? $to : $from + (($to - $from) * $k) / $n;
             }
         }
 

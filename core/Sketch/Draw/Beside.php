@@ -30,7 +30,7 @@ final class Beside
         $picked = [];
         foreach ($of as $id) {
             $e = $this->pen->sketch->entities[$id] ?? null;
-            if ($e === null || ! in_array($e->kind, [EntityKind::Line, EntityKind::Circle, EntityKind::Arc], true)) {
+            if ($e === null || !in_array($e->kind, [EntityKind::Line, EntityKind::Circle, EntityKind::Arc], true)) {
                 throw new InvalidArgumentException('Pick lines, circles and arcs to draw beside.');
             }
             $picked[] = $e;
@@ -41,7 +41,7 @@ final class Beside
             if ($e->kind === EntityKind::Line) {
                 [[$au, $av], [$bu, $bv]] = array_map($this->pen->sketch->point(...), $e->points);
                 $l = max(1e-12, hypot($bu - $au, $bv - $av)) * ($left ? 1 : -1);
-                [$nu, $nv] = [-($bv - $av) / $l * $distance, ($bu - $au) / $l * $distance];
+                [$nu, $nv] = [(-($bv - $av) / $l) * $distance, (($bu - $au) / $l) * $distance];
                 $points = [$this->pen->at($au + $nu, $av + $nv), $this->pen->at($bu + $nu, $bv + $nv)];
                 $drawn = $this->pen->line($points[0], $points[1], $e->role);
                 $this->pen->relate(RelationKind::Parallel, $e->id, $drawn);
@@ -55,7 +55,7 @@ final class Beside
                 $points = array_map(function (string $p) use ($mu, $mv, $r, $e): string {
                     [$u, $v] = $this->pen->sketch->point($p);
 
-                    return $this->pen->at($mu + ($u - $mu) * $r / $e->size, $mv + ($v - $mv) * $r / $e->size);
+                    return $this->pen->at($mu + (($u - $mu) * $r) / $e->size, $mv + (($v - $mv) * $r) / $e->size);
                 }, array_slice($e->points, 1));
                 $drawn = $this->pen->draw($e->kind, [$e->points[0], ...$points], $r, $e->role);
                 $id = $this->runsOn($e, $of) ? $lead : $this->onRay($e, $drawn, $points, $r, $lead ?? $size);
@@ -133,7 +133,7 @@ final class Beside
                 }
             }
 
-            return array_map(static fn (array $x): array => [$x[0], ($twice > 0) === ($x[1] === $inside)], $loop);
+            return array_map(static fn(array $x): array => [$x[0], $twice > 0 === ($x[1] === $inside)], $loop);
         }
         $sum = [0.0, 0.0];
         $count = 0;
@@ -152,7 +152,7 @@ final class Beside
             }
             [$a, $b] = array_map($this->pen->sketch->point(...), $e->points);
 
-            return [$e, (($b[0] - $a[0]) * ($middle[1] - $a[1]) - ($b[1] - $a[1]) * ($middle[0] - $a[0]) >= 0) === $inside];
+            return [$e, ($b[0] - $a[0]) * ($middle[1] - $a[1]) - ($b[1] - $a[1]) * ($middle[0] - $a[0]) >= 0 === $inside];
         }, $picked);
     }
 

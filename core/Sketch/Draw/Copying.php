@@ -59,7 +59,7 @@ final class Copying
     {
         $new = [];
         $point = function (string $p) use (&$new, $map): string {
-            if (! isset($new[$p])) {
+            if (!isset($new[$p])) {
                 [$u, $v] = $map(...$this->pen->sketch->point($p));
                 $here = $this->pen->sketch->point($p);
                 // what lies on the mirror stays one point
@@ -97,11 +97,15 @@ final class Copying
         $l = Measured::line($this->pen->sketch, $axis) ?? throw new InvalidArgumentException('Things are mirrored over a line.');
         [$du, $dv] = [$l[1][0] - $l[0][0], $l[1][1] - $l[0][1]];
         $d2 = max(1e-18, $du * $du + $dv * $dv);
-        $new = $this->copied(array_values(array_diff($of, [$axis])), static function (float $u, float $v) use ($l, $du, $dv, $d2): array {
-            $k = 2 * (($v - $l[0][1]) * $du - ($u - $l[0][0]) * $dv) / $d2;
+        $new = $this->copied(
+            array_values(array_diff($of, [$axis])),
+            static function (float $u, float $v) use ($l, $du, $dv, $d2): array {
+                $k = (2 * (($v - $l[0][1]) * $du - ($u - $l[0][0]) * $dv)) / $d2;
 
-            return [$u + $k * $dv, $v - $k * $du];
-        }, true);
+                return [$u + $k * $dv, $v - $k * $du];
+            },
+            true,
+        );
         foreach ($new as $old => $copy) {
             if ($old !== $copy && isset($this->pen->sketch->points[$old])) {
                 $this->pen->relate(RelationKind::Symmetric, $old, $copy, $axis);
@@ -120,7 +124,7 @@ final class Copying
         $before = null;
         $first = [];
         for ($i = 1; $i < $times; $i++) {
-            $new = $this->copied($of, static fn (float $u, float $v): array => [$u + $i * $du, $v + $i * $dv]);
+            $new = $this->copied($of, static fn(float $u, float $v): array => [$u + $i * $du, $v + $i * $dv]);
             // one point of it leads the row
             foreach ($new as $old => $copy) {
                 if (isset($this->pen->sketch->points[$old])) {
@@ -147,8 +151,17 @@ final class Copying
         [$mu, $mv] = $this->pen->sketch->point($about);
         $rings = [];
         for ($i = 1; $i < $times; $i++) {
-            [$c, $s] = [cos(2 * M_PI * $i / $times), sin(2 * M_PI * $i / $times)];
-            foreach ($this->copied($of, static fn (float $u, float $v): array => [$mu + $c * ($u - $mu) - $s * ($v - $mv), $mv + $s * ($u - $mu) + $c * ($v - $mv)]) as $old => $copy) {
+            [$c, $s] = [cos((2 * M_PI * $i) / $times), sin((2 * M_PI * $i) / $times)];
+            foreach (
+                $this->copied(
+                    $of,
+                    static fn(float $u, float $v): array => [
+                        $mu + $c * ($u - $mu) - $s * ($v - $mv),
+                        $mv + $s * ($u - $mu) + $c * ($v - $mv),
+                    ],
+                )
+                as $old => $copy
+            ) {
                 if ($old !== $copy && isset($this->pen->sketch->points[$old])) {
                     $rings[$old][] = $copy;
                 }
@@ -203,7 +216,9 @@ final class Copying
         $q = $this->pen->at($cu + $back * $eu, $cv + $back * $ev);
         $r = $this->pen->at($cu + $back * $fu, $cv + $back * $fv);
         foreach ([[$e, $q], [$f, $r]] as [$x, $end]) {
-            $this->pen->sketch = $this->pen->sketch->withEntity(new Entity($x->id, $x->kind, array_map(static fn (string $y): string => $y === $p ? $end : $y, $x->points), 0.0, $x->role));
+            $this->pen->sketch = $this->pen->sketch->withEntity(
+                new Entity($x->id, $x->kind, array_map(static fn(string $y): string => $y === $p ? $end : $y, $x->points), 0.0, $x->role),
+            );
         }
         if ($p !== Sketch::ORIGIN) {
             $this->pen->relate(RelationKind::Coincident, $p, $a);
@@ -215,12 +230,27 @@ final class Copying
         }
         // what was asked of the whole length now goes to the corner, and an angle is still seen from there
         foreach ($this->pen->sketch->relations as $old) {
-            if ($old->kind === RelationKind::Angle && count($old->of) === 2 && array_intersect($old->of, [$a, $b]) !== [] && $this->meetAt($old->of, $p, [$a => $e, $b => $f])) {
-                $this->pen->sketch = $this->pen->sketch->withRelation(new Relation($old->id, $old->kind, [...$old->of, $p], $old->value, $old->measured));
+            if (
+                $old->kind === RelationKind::Angle &&
+                count($old->of) === 2 &&
+                array_intersect($old->of, [$a, $b]) !== [] &&
+                $this->meetAt($old->of, $p, [$a => $e, $b => $f])
+            ) {
+                $this->pen->sketch = $this->pen->sketch->withRelation(
+                    new Relation($old->id, $old->kind, [...$old->of, $p], $old->value, $old->measured),
+                );
             }
             if ($old->kind === RelationKind::Length && in_array($old->of[0], [$a, $b], true)) {
                 $x = $old->of[0] === $a ? $e : $f;
-                $this->pen->sketch = $this->pen->sketch->withRelation(new Relation($old->id, RelationKind::Distance, [$p, $x->points[0] === $p ? $x->points[1] : $x->points[0]], $old->value, $old->measured));
+                $this->pen->sketch = $this->pen->sketch->withRelation(
+                    new Relation(
+                        $old->id,
+                        RelationKind::Distance,
+                        [$p, $x->points[0] === $p ? $x->points[1] : $x->points[0]],
+                        $old->value,
+                        $old->measured,
+                    ),
+                );
             }
         }
         if ($round) {
@@ -229,7 +259,7 @@ final class Copying
             $hv = ($ev + $fv) / (2 * cos($angle / 2));
             $middle = $this->pen->at($cu + $m * $hu, $cv + $m * $hv);
             // counter-clockwise from q to r when the corner turns right there
-            $arc = $this->pen->draw(EntityKind::Arc, [$middle, ...($eu * $fv - $ev * $fu < 0 ? [$q, $r] : [$r, $q])], $value);
+            $arc = $this->pen->draw(EntityKind::Arc, [$middle, ...$eu * $fv - $ev * $fu < 0 ? [$q, $r] : [$r, $q]], $value);
             $this->pen->relate(RelationKind::Tangent, $a, $arc);
             $this->pen->relate(RelationKind::Tangent, $b, $arc);
             $this->pen->size(RelationKind::Radius, $size, $arc);
@@ -249,8 +279,8 @@ final class Copying
     private function meetAt(array $of, string $point, array $before): bool
     {
         foreach ($of as $id) {
-            $line = $before[$id] ?? $this->pen->sketch->entities[$id] ?? null;
-            if ($line === null ? $point !== Sketch::ORIGIN || ! isset(Sketch::AXES[$id]) : ! in_array($point, $line->points, true)) {
+            $line = $before[$id] ?? ($this->pen->sketch->entities[$id] ?? null);
+            if ($line === null ? $point !== Sketch::ORIGIN || !isset(Sketch::AXES[$id]) : !in_array($point, $line->points, true)) {
                 return false;
             }
         }
@@ -278,8 +308,8 @@ final class Copying
      */
     private function entities(array $of): array
     {
-        $out = array_values(array_filter(array_map(fn (string $id): ?Entity => $this->pen->sketch->entities[$id] ?? null, $of)));
-        if ($out === [] && array_filter($of, fn (string $id): bool => isset($this->pen->sketch->points[$id])) === []) {
+        $out = array_values(array_filter(array_map(fn(string $id): ?Entity => $this->pen->sketch->entities[$id] ?? null, $of)));
+        if ($out === [] && array_filter($of, fn(string $id): bool => isset($this->pen->sketch->points[$id])) === []) {
             throw new InvalidArgumentException('Pick first what to change.');
         }
 

@@ -106,7 +106,7 @@ final class Cutting
         [$a, $b] = array_map($s->point(...), $e->points);
         $end = hypot($u - $a[0], $v - $a[1]) < hypot($u - $b[0], $v - $b[1]) ? 0 : 1;
         [$from, $to] = $end === 1 ? [$a, $b] : [$b, $a];
-        $far = 10 * $s->size() / max(1e-9, hypot($to[0] - $from[0], $to[1] - $from[1]));
+        $far = (10 * $s->size()) / max(1e-9, hypot($to[0] - $from[0], $to[1] - $from[1]));
         $ray = new Straight('ray', $to, [$to[0] + $far * ($to[0] - $from[0]), $to[1] + $far * ($to[1] - $from[1])]);
         $best = null;
         foreach ($this->crossings($e, $ray) as $cut) {
@@ -136,7 +136,7 @@ final class Cutting
         $circle = $e->kind === EntityKind::Circle;
         $points = [];
         for ($i = $circle ? 0 : 1; $i < $n; $i++) {
-            $points[] = $p = $this->pen->at(...$curve->at($curve->from() + ($curve->to() - $curve->from()) * $i / $n));
+            $points[] = $p = $this->pen->at(...$curve->at($curve->from() + (($curve->to() - $curve->from()) * $i) / $n));
             $this->pen->relate(RelationKind::Coincident, $p, $id);
         }
         // equal steps from one to the next
@@ -156,7 +156,9 @@ final class Cutting
     {
         $e = $this->pen->sketch->entities[$id] ?? throw new InvalidArgumentException("There is no line $id.");
 
-        return in_array($e->kind, [EntityKind::Line, EntityKind::Circle, EntityKind::Arc], true) ? $e : throw new InvalidArgumentException('This works with lines, circles and arcs.');
+        return in_array($e->kind, [EntityKind::Line, EntityKind::Circle, EntityKind::Arc], true)
+            ? $e
+            : throw new InvalidArgumentException('This works with lines, circles and arcs.');
     }
 
     private function curve(Entity $e): Curve
@@ -176,13 +178,13 @@ final class Cutting
             foreach (DrawnCurves::curves($this->pen->sketch, $other) as $c) {
                 foreach (Meeting::of($curve, $c, $box, $c->box($c->from(), $c->to())) as [$t, , $p]) {
                     $ends = $e->kind !== EntityKind::Circle && ($t < $curve->from() + 1e-9 || $t > $curve->to() - 1e-9);
-                    if (! $ends && array_filter($out, static fn (array $o): bool => abs($o[0] - $t) < 1e-9) === []) {
+                    if (!$ends && array_filter($out, static fn(array $o): bool => abs($o[0] - $t) < 1e-9) === []) {
                         $out[] = [$t, $p, $other->id];
                     }
                 }
             }
         }
-        usort($out, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($out, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
 
         return $out;
     }
@@ -229,14 +231,20 @@ final class Cutting
     private function replaced(Entity $old, array $pieces): void
     {
         foreach ($this->pen->sketch->relations as $r) {
-            if ($r->of === [$old->id] && $r->kind === RelationKind::Length || ($r->kind === RelationKind::Midpoint && in_array($old->id, $r->of, true)) || ($r->kind === RelationKind::Equal && $old->kind === EntityKind::Line && in_array($old->id, $r->of, true))) {
+            if (
+                ($r->of === [$old->id] && $r->kind === RelationKind::Length) ||
+                ($r->kind === RelationKind::Midpoint && in_array($old->id, $r->of, true)) ||
+                ($r->kind === RelationKind::Equal && $old->kind === EntityKind::Line && in_array($old->id, $r->of, true))
+            ) {
                 $this->pen->sketch = $this->pen->sketch->without($r->id);
             }
         }
         foreach ($pieces as $k => $piece) {
             $this->pen->sketch = $this->pen->sketch->withEntity($piece);
             if ($k > 0) {
-                $old->kind === EntityKind::Line ? $this->pen->relate(RelationKind::Collinear, $pieces[0]->id, $piece->id) : $this->pen->relate(RelationKind::Equal, $pieces[0]->id, $piece->id);
+                $old->kind === EntityKind::Line
+                    ? $this->pen->relate(RelationKind::Collinear, $pieces[0]->id, $piece->id)
+                    : $this->pen->relate(RelationKind::Equal, $pieces[0]->id, $piece->id);
             }
         }
         // an end that nothing is drawn to any more goes, unless something is asked of it
@@ -248,7 +256,7 @@ final class Cutting
             $used += array_fill_keys($r->of, true);
         }
         foreach ($old->points as $p) {
-            if (! isset($used[$p]) && isset($this->pen->sketch->points[$p])) {
+            if (!isset($used[$p]) && isset($this->pen->sketch->points[$p])) {
                 $this->pen->sketch = $this->pen->sketch->without($p);
             }
         }

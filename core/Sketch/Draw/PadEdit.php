@@ -41,18 +41,22 @@ final class PadEdit
                 'relate' => self::related($s, $in),
                 'size' => self::sized($s, self::ids($in), $unit),
                 'value' => self::valued($s, $in),
-                'remove' => array_reduce(self::ids($in), static fn (Sketch $x, string $id): Sketch => $x->without($id), $s),
+                'remove' => array_reduce(self::ids($in), static fn(Sketch $x, string $id): Sketch => $x->without($id), $s),
                 'role' => self::withRole($s, self::ids($in), Role::tryFrom(self::text($in, 'role')) ?? Role::Outline),
                 'drag' => self::dragged($s, $in, $unit, $outer),
                 'close' => self::closed($s, self::ids($in), $unit, $outer),
                 default => $s,
             };
-        } catch (UnreadableLine|UnfitRelation|SolvingTooLong|InvalidArgumentException $e) {
+        } catch (UnreadableLine | UnfitRelation | SolvingTooLong | InvalidArgumentException $e) {
             throw new Refusal($e->getMessage());
         }
         foreach ($s->entities as $id => $e) {
             $now = $after->entities[$id] ?? null;
-            if ($e->edge !== '' && $now !== null && ($now->points !== $e->points || array_map($s->point(...), $e->points) !== array_map($after->point(...), $now->points))) {
+            if (
+                $e->edge !== '' &&
+                $now !== null &&
+                ($now->points !== $e->points || array_map($s->point(...), $e->points) !== array_map($after->point(...), $now->points))
+            ) {
                 throw new Refusal("$id is an edge of the part and stays where that is. Draw a line over it and change that.");
             }
         }
@@ -69,7 +73,11 @@ final class PadEdit
      */
     public static function held(Sketch $after, Unit $unit, ?callable $outer = null): SolvedSketch
     {
-        if (count($after->points) > Limits::POINTS || count($after->entities) > Limits::LINES || count($after->relations) > Limits::RELATIONS) {
+        if (
+            count($after->points) > Limits::POINTS ||
+            count($after->entities) > Limits::LINES ||
+            count($after->relations) > Limits::RELATIONS
+        ) {
             throw new Refusal('A sketch holds no more than ' . Limits::LINES . ' lines.');
         }
         $solved = self::solved($after, $unit, $outer);
@@ -96,22 +104,27 @@ final class PadEdit
         }
         try {
             $solved = SketchSolver::solve($s, $read->values);
-        } catch (UnfitRelation|SolvingTooLong $e) {
+        } catch (UnfitRelation | SolvingTooLong $e) {
             throw new Refusal($e->getMessage());
         }
-        if (! $solved->holds()) {
+        if (!$solved->holds()) {
             $names = RelationWords::list($s, $solved->clash, 6);
-            throw new Refusal(count($solved->clash) === 1 ? ucfirst("$names cannot hold here. Nothing was changed.") : "These contradict each other: $names. Nothing was changed.", $solved->clash);
+            throw new Refusal(
+                count($solved->clash) === 1
+                    ? ucfirst("$names cannot hold here. Nothing was changed.")
+                    : "These contradict each other: $names. Nothing was changed.",
+                $solved->clash,
+            );
         }
 
         foreach ($solved->sketch->points as $id => [$u, $v]) {
-            if (! (abs($u) <= self::FARTHEST && abs($v) <= self::FARTHEST)) {
+            if (!(abs($u) <= self::FARTHEST && abs($v) <= self::FARTHEST)) {
                 throw new Refusal("$id would lie more than 20 metres out. Nothing was changed.");
             }
         }
         foreach ($solved->sketch->entities as $id => $e) {
             // not the other way round: a number that is none is refused too
-            if (! ($e->size <= self::FARTHEST)) {
+            if (!($e->size <= self::FARTHEST)) {
                 throw new Refusal("$id would be larger than 20 metres. Nothing was changed.");
             }
             if ($e->kind !== EntityKind::Line && $e->kind !== EntityKind::Curve && $e->size <= 0.0) {
@@ -134,9 +147,9 @@ final class PadEdit
         $out = [];
         foreach (is_array($raw) ? array_slice(array_values($raw), 0, 60) : [] as $s) {
             $s = is_array($s) ? $s : [];
-            $text = static fn (string $key): ?string => is_string($s[$key] ?? null) && $s[$key] !== '' ? $s[$key] : null;
+            $text = static fn(string $key): ?string => is_string($s[$key] ?? null) && $s[$key] !== '' ? $s[$key] : null;
             [$u, $v] = [$s['u'] ?? null, $s['v'] ?? null];
-            if (! is_numeric($u) || ! is_numeric($v) || abs((float) $u) > 10000 || abs((float) $v) > 10000) {
+            if (!is_numeric($u) || !is_numeric($v) || abs((float) $u) > 10000 || abs((float) $v) > 10000) {
                 throw new InvalidArgumentException('That is too far out.');
             }
             $on = is_array($s['on'] ?? null) ? array_values(array_filter($s['on'], is_string(...))) : [];
@@ -153,22 +166,44 @@ final class PadEdit
     private static function drawn(Sketch $s, string $tool, array $at, array $options): Sketch
     {
         $pen = new Pen($s);
-        $needed = ['point' => 1, 'line' => 2, 'rectangle' => 2, 'rectangle around' => 2, 'circle' => 2, 'circle over' => 2, 'circle through three' => 3, 'arc' => 3, 'arc around' => 3, 'arc on' => 2, 'slot' => 3, 'slot over all' => 3, 'polygon' => 2, 'ellipse' => 3, 'curve' => 2][$tool] ?? null;
+        $needed =
+            [
+                'point' => 1,
+                'line' => 2,
+                'rectangle' => 2,
+                'rectangle around' => 2,
+                'circle' => 2,
+                'circle over' => 2,
+                'circle through three' => 3,
+                'arc' => 3,
+                'arc around' => 3,
+                'arc on' => 2,
+                'slot' => 3,
+                'slot over all' => 3,
+                'polygon' => 2,
+                'ellipse' => 3,
+                'curve' => 2,
+            ][$tool] ?? null;
         if ($needed === null || count($at) < $needed) {
             throw new InvalidArgumentException('There is not enough to draw that.');
         }
         $first = $at[0];
-        $apart = static fn (Spot $x, Spot $y): float => hypot($y->u - $x->u, $y->v - $x->v);
+        $apart = static fn(Spot $x, Spot $y): float => hypot($y->u - $x->u, $y->v - $x->v);
         if ($needed > 1 && $apart($first, $at[1]) < 1e-6) {
             throw new InvalidArgumentException('Both points are one. Draw it a little larger.');
         }
-        $p = array_map($pen->point(...), in_array($tool, ['circle', 'slot', 'slot over all', 'ellipse'], true) ? array_slice($at, 0, $needed - 1) : $at);
+        $p = array_map(
+            $pen->point(...),
+            in_array($tool, ['circle', 'slot', 'slot over all', 'ellipse'], true) ? array_slice($at, 0, $needed - 1) : $at,
+        );
         match ($tool) {
             'point' => null,
             'line' => self::levelled($pen, $pen->line($p[0], $p[1]), $options),
             'rectangle' => $pen->rectangle($p[0], $p[1]),
             'rectangle around' => $pen->rectangleAround($p[0], $p[1]),
-            'circle' => $at[1]->point !== null || $at[1]->on !== [] ? $pen->circleThrough($p[0], $pen->point($at[1])) : $pen->circle($p[0], $apart($first, $at[1])),
+            'circle' => $at[1]->point !== null || $at[1]->on !== []
+                ? $pen->circleThrough($p[0], $pen->point($at[1]))
+                : $pen->circle($p[0], $apart($first, $at[1])),
             'circle over' => $pen->circleOver($p[0], $p[1]),
             'circle through three' => $pen->circleThroughThree($p[0], $p[1], $p[2]),
             'arc' => $pen->arcThrough($p[0], $p[1], $p[2]),
@@ -204,7 +239,10 @@ final class PadEdit
 
     private static function off(Spot $a, Spot $b, Spot $p): float
     {
-        return max(0.01, abs(($b->u - $a->u) * ($p->v - $a->v) - ($b->v - $a->v) * ($p->u - $a->u)) / max(1e-9, hypot($b->u - $a->u, $b->v - $a->v)));
+        return max(
+            0.01,
+            abs(($b->u - $a->u) * ($p->v - $a->v) - ($b->v - $a->v) * ($p->u - $a->u)) / max(1e-9, hypot($b->u - $a->u, $b->v - $a->v)),
+        );
     }
 
     /**
@@ -226,7 +264,7 @@ final class PadEdit
         }
         $pen = new Pen($s);
         // one line alone lies level; several each do
-        if (in_array($kind, [RelationKind::Horizontal, RelationKind::Vertical], true) && ! (count($of) === 2 && isset($s->points[$of[0]]))) {
+        if (in_array($kind, [RelationKind::Horizontal, RelationKind::Vertical], true) && !(count($of) === 2 && isset($s->points[$of[0]]))) {
             foreach ($of as $id) {
                 $pen->relate($kind, $id);
             }
@@ -251,7 +289,7 @@ final class PadEdit
     private static function valued(Sketch $s, array $in): Sketch
     {
         $r = $s->relations[self::text($in, 'id')] ?? throw new InvalidArgumentException('This dimension is gone.');
-        if (! $r->kind->isDimension()) {
+        if (!$r->kind->isDimension()) {
             throw new InvalidArgumentException('Only a dimension has a value.');
         }
         $typed = trim(self::text($in, 'value'));
@@ -282,7 +320,7 @@ final class PadEdit
     {
         $point = self::text($in, 'point');
         [$to] = self::spots([$in]);
-        if (! isset($s->points[$point])) {
+        if (!isset($s->points[$point])) {
             throw new InvalidArgumentException('This point is gone.');
         }
 

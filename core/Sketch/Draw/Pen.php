@@ -43,7 +43,7 @@ final class Pen
     public function point(Spot $s): string
     {
         if ($s->point !== null) {
-            if ($s->point !== Sketch::ORIGIN && ! isset($this->sketch->points[$s->point])) {
+            if ($s->point !== Sketch::ORIGIN && !isset($this->sketch->points[$s->point])) {
                 throw new InvalidArgumentException("There is no point {$s->point}.");
             }
 
@@ -89,8 +89,14 @@ final class Pen
     }
 
     /** @param list<string> $points */
-    public function draw(EntityKind $kind, array $points, float $size = 0.0, Role $role = Role::Outline, string $text = '', string $edge = ''): string
-    {
+    public function draw(
+        EntityKind $kind,
+        array $points,
+        float $size = 0.0,
+        Role $role = Role::Outline,
+        string $text = '',
+        string $edge = '',
+    ): string {
         $id = $this->fresh(self::LETTERS[$kind->value]);
         $this->sketch = $this->sketch->withEntity(new Entity($id, $kind, $points, $size, $role, $text, $edge));
 
@@ -99,7 +105,9 @@ final class Pen
 
     public function line(string $from, string $to, Role $role = Role::Outline): string
     {
-        return $from === $to ? throw new InvalidArgumentException('A line needs two different points.') : $this->draw(EntityKind::Line, [$from, $to], 0.0, $role);
+        return $from === $to
+            ? throw new InvalidArgumentException('A line needs two different points.')
+            : $this->draw(EntityKind::Line, [$from, $to], 0.0, $role);
     }
 
     /**
@@ -113,7 +121,15 @@ final class Pen
         $right = $this->at($u1, $v0);
         $left = $this->at($u0, $v1);
         $sides = [];
-        foreach ([[$corner, $right, RelationKind::Horizontal], [$right, $opposite, RelationKind::Vertical], [$opposite, $left, RelationKind::Horizontal], [$left, $corner, RelationKind::Vertical]] as [$a, $b, $kind]) {
+        foreach (
+            [
+                [$corner, $right, RelationKind::Horizontal],
+                [$right, $opposite, RelationKind::Vertical],
+                [$opposite, $left, RelationKind::Horizontal],
+                [$left, $corner, RelationKind::Vertical],
+            ]
+            as [$a, $b, $kind]
+        ) {
             $sides[] = $l = $this->line($a, $b);
             $this->relate($kind, $l);
         }
@@ -180,10 +196,13 @@ final class Pen
     public function circleTouching(string $a, string $b, float $radius): string
     {
         [$l, $m] = [Measured::line($this->sketch, $a), Measured::line($this->sketch, $b)];
-        $middle = static fn (array $line): array => [($line[0][0] + $line[1][0]) / 2, ($line[0][1] + $line[1][1]) / 2];
+        $middle = static fn(array $line): array => [($line[0][0] + $line[1][0]) / 2, ($line[0][1] + $line[1][1]) / 2];
         $places = [];
         foreach ([[$a, $l], [$b, $m]] as [$id, $line]) {
-            $places[] = $line !== null ? $middle($line) : Measured::place($this->sketch, $id) ?? throw new InvalidArgumentException("$id is no line, circle or arc.");
+            $places[] =
+                $line !== null
+                    ? $middle($line)
+                    : Measured::place($this->sketch, $id) ?? throw new InvalidArgumentException("$id is no line, circle or arc.");
         }
         $at = [($places[0][0] + $places[1][0]) / 2, ($places[0][1] + $places[1][1]) / 2];
         if ($l !== null && $m !== null) {
@@ -193,7 +212,12 @@ final class Pen
                 // in the corner, on the side where both lines are
                 $t = (($m[0][0] - $l[0][0]) * $bv - ($m[0][1] - $l[0][1]) * $bu) / $cross;
                 $corner = [$l[0][0] + $t * $au, $l[0][1] + $t * $av];
-                [$eu, $ev, $fu, $fv] = [$places[0][0] - $corner[0], $places[0][1] - $corner[1], $places[1][0] - $corner[0], $places[1][1] - $corner[1]];
+                [$eu, $ev, $fu, $fv] = [
+                    $places[0][0] - $corner[0],
+                    $places[0][1] - $corner[1],
+                    $places[1][0] - $corner[0],
+                    $places[1][1] - $corner[1],
+                ];
                 [$el, $fl] = [max(1e-9, hypot($eu, $ev)), max(1e-9, hypot($fu, $fv))];
                 [$du, $dv] = [$eu / $el + $fu / $fl, $ev / $el + $fv / $fl];
                 $half = acos(max(-1.0, min(1.0, ($eu * $fu + $ev * $fv) / $el / $fl))) / 2;
@@ -215,7 +239,7 @@ final class Pen
         [$p, $q, $r] = array_map($this->sketch->point(...), [$a, $b, $c]);
         // counter-clockwise from a to b when c lies to the right of the way
         $turn = ($q[0] - $p[0]) * ($r[1] - $p[1]) - ($q[1] - $p[1]) * ($r[0] - $p[0]);
-        $arc = $this->draw(EntityKind::Arc, [$this->at($u, $v), ...($turn < 0 ? [$a, $b] : [$b, $a])], hypot($p[0] - $u, $p[1] - $v));
+        $arc = $this->draw(EntityKind::Arc, [$this->at($u, $v), ...$turn < 0 ? [$a, $b] : [$b, $a]], hypot($p[0] - $u, $p[1] - $v));
         $this->relate(RelationKind::Coincident, $c, $arc);
 
         return $arc;
@@ -237,7 +261,7 @@ final class Pen
     public function arcOn(string $before, string $end, string $to): string
     {
         $e = $this->sketch->entities[$before] ?? null;
-        if ($e === null || ! in_array($end, $e->points, true) || ($e->kind !== EntityKind::Line && $e->kind !== EntityKind::Arc)) {
+        if ($e === null || !in_array($end, $e->points, true) || ($e->kind !== EntityKind::Line && $e->kind !== EntityKind::Arc)) {
             throw new InvalidArgumentException("$end is no end of $before.");
         }
         [$p, $q] = [$this->sketch->point($end), $this->sketch->point($to)];
@@ -258,7 +282,7 @@ final class Pen
         }
         $t = ($wu * $wu + $wv * $wv) / (2 * $across);
         $middle = $this->at($p[0] + $t * $nu, $p[1] + $t * $nv);
-        $arc = $this->draw(EntityKind::Arc, [$middle, ...($across > 0 ? [$end, $to] : [$to, $end])], abs($t) * hypot($nu, $nv));
+        $arc = $this->draw(EntityKind::Arc, [$middle, ...$across > 0 ? [$end, $to] : [$to, $end]], abs($t) * hypot($nu, $nv));
         $this->relate(RelationKind::Tangent, $before, $arc);
 
         return $arc;
@@ -277,7 +301,7 @@ final class Pen
             throw new InvalidArgumentException('Both middles of a slot are one point.');
         }
         $r = max(1e-3, $width / 2);
-        [$nu, $nv] = [-($q[1] - $p[1]) / $l * $r, ($q[0] - $p[0]) / $l * $r];
+        [$nu, $nv] = [(-($q[1] - $p[1]) / $l) * $r, (($q[0] - $p[0]) / $l) * $r];
         [$p1, $p2] = [$this->at($p[0] + $nu, $p[1] + $nv), $this->at($p[0] - $nu, $p[1] - $nv)];
         [$q1, $q2] = [$this->at($q[0] - $nu, $q[1] - $nv), $this->at($q[0] + $nu, $q[1] + $nv)];
         $first = $this->draw(EntityKind::Arc, [$a, $p1, $p2], $r);
@@ -339,7 +363,7 @@ final class Pen
         $corners = [$corner];
         $this->relate(RelationKind::Coincident, $corner, $rim);
         for ($i = 1; $i < $n; $i++) {
-            $a = $start + 2 * M_PI * $i / $n;
+            $a = $start + (2 * M_PI * $i) / $n;
             $corners[] = $c = $this->at($m[0] + $r * cos($a), $m[1] + $r * sin($a));
             $this->relate(RelationKind::Coincident, $c, $rim);
         }
@@ -360,7 +384,9 @@ final class Pen
     /** @param list<string> $points */
     public function curve(array $points): string
     {
-        return count($points) < 2 ? throw new InvalidArgumentException('A curve needs at least two points.') : $this->draw(EntityKind::Curve, $points);
+        return count($points) < 2
+            ? throw new InvalidArgumentException('A curve needs at least two points.')
+            : $this->draw(EntityKind::Curve, $points);
     }
 
     /**

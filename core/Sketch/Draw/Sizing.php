@@ -21,7 +21,7 @@ final class Sizing
      */
     public static function kindFor(Sketch $s, array $of): RelationKind
     {
-        $kinds = array_map(static fn (string $id): string => self::sort($s, $id), $of);
+        $kinds = array_map(static fn(string $id): string => self::sort($s, $id), $of);
         sort($kinds);
         $both = implode(' ', $kinds);
         if ($both === 'line line') {

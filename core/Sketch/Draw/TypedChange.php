@@ -88,14 +88,14 @@ final class TypedChange
 
     private function sizeDrawnLast(bool $round): string
     {
-        $ids = array_keys(array_filter($this->words->pen->sketch->relations, static fn (Relation $r): bool => $r->kind->isDimension()));
+        $ids = array_keys(array_filter($this->words->pen->sketch->relations, static fn(Relation $r): bool => $r->kind->isDimension()));
 
         return (string) $ids[count($ids) - ($round ? 1 : 2)];
     }
 
     private function mirror(string $rest): void
     {
-        if (! preg_match('/^(.+) over (\S+)$/i', $rest, $m)) {
+        if (!preg_match('/^(.+) over (\S+)$/i', $rest, $m)) {
             throw new UnreadableLine('Type it as “mirror c1 over v-axis”.');
         }
         (new Copying($this->words->pen))->mirror(array_map($this->words->known(...), explode(' ', $m[1])), $m[2]);
@@ -116,12 +116,16 @@ final class TypedChange
 
     private function shift(string $verb, string $rest): void
     {
-        [$of, $m] = $this->words->ofThings($rest, 'by (.+?)(?: about (.+))?', $verb === 'shift' ? 'shift l1 by 5, 0' : "$verb l1 by 30 about origin");
+        [$of, $m] = $this->words->ofThings(
+            $rest,
+            'by (.+?)(?: about (.+))?',
+            $verb === 'shift' ? 'shift l1 by 5, 0' : "$verb l1 by 30 about origin",
+        );
         [$mu, $mv] = isset($m[1]) ? $this->words->place($m[1]) : [0.0, 0.0];
         $copying = new Copying($this->words->pen);
         if ($verb === 'shift') {
             [$du, $dv] = $this->words->place($m[0]);
-            $copying->moved($of, static fn (float $u, float $v): array => [$u + $du, $v + $dv]);
+            $copying->moved($of, static fn(float $u, float $v): array => [$u + $du, $v + $dv]);
         } elseif ($verb === 'turn') {
             foreach ($of as $id) {
                 $text = $this->words->pen->sketch->entities[$id] ?? null;
@@ -131,13 +135,16 @@ final class TypedChange
             }
             $a = deg2rad(Expression::number($m[0]));
             [$c, $s] = [cos($a), sin($a)];
-            $copying->moved($of, static fn (float $u, float $v): array => [$mu + $c * ($u - $mu) - $s * ($v - $mv), $mv + $s * ($u - $mu) + $c * ($v - $mv)]);
+            $copying->moved(
+                $of,
+                static fn(float $u, float $v): array => [$mu + $c * ($u - $mu) - $s * ($v - $mv), $mv + $s * ($u - $mu) + $c * ($v - $mv)],
+            );
         } else {
             $k = Expression::number($m[0]);
             if ($k < 0.001 || $k > 1000) {
                 throw new UnreadableLine('Things are scaled by 0.001 to 1000.');
             }
-            $copying->moved($of, static fn (float $u, float $v): array => [$mu + $k * ($u - $mu), $mv + $k * ($v - $mv)], $k);
+            $copying->moved($of, static fn(float $u, float $v): array => [$mu + $k * ($u - $mu), $mv + $k * ($v - $mv)], $k);
         }
     }
 
@@ -149,7 +156,7 @@ final class TypedChange
         if (hypot($du, $dv) < 1e-6) {
             throw new UnreadableLine('The copy would lie on what it is copied from.');
         }
-        (new Copying($this->words->pen))->copied($of, static fn (float $u, float $v): array => [$u + $du, $v + $dv], false, false);
+        (new Copying($this->words->pen))->copied($of, static fn(float $u, float $v): array => [$u + $du, $v + $dv], false, false);
     }
 
     private function role(Role $role, string $rest): void
@@ -169,28 +176,38 @@ final class TypedChange
 
     private function move(string $rest): void
     {
-        if (! preg_match('/^(\S+) to (.+)$/i', $rest, $m) || ! isset($this->words->pen->sketch->points[$m[1]])) {
+        if (!preg_match('/^(\S+) to (.+)$/i', $rest, $m) || !isset($this->words->pen->sketch->points[$m[1]])) {
             throw new UnreadableLine('Type which point goes where, for instance “move p1 to 5, 5”.');
         }
         $parts = preg_split('/\s*;\s*|,\s+/', $m[2]) ?: [];
         if (count($parts) !== 2) {
             throw new UnreadableLine("“{$m[2]}” is no place. Type two numbers, for instance 10, 5.");
         }
-        $this->words->pen->sketch = $this->words->pen->sketch->withPoint($m[1], $this->words->expression($parts[0]), $this->words->expression($parts[1]));
+        $this->words->pen->sketch = $this->words->pen->sketch->withPoint(
+            $m[1],
+            $this->words->expression($parts[0]),
+            $this->words->expression($parts[1]),
+        );
     }
 
     /** Gives a dimension a name; values that use it follow. */
     private function rename(string $rest): void
     {
-        if (! preg_match('/^(\S+) (?:as )?([a-z][a-z0-9_]{0,23})$/', $rest, $m)) {
+        if (!preg_match('/^(\S+) (?:as )?([a-z][a-z0-9_]{0,23})$/', $rest, $m)) {
             throw new UnreadableLine('A name is a small letter, then small letters, digits and _: “name d1 as width”.');
         }
         $s = $this->words->pen->sketch;
         $r = $s->relations[$m[1]] ?? null;
-        if ($r === null || ! $r->kind->isDimension()) {
+        if ($r === null || !$r->kind->isDimension()) {
             throw new UnreadableLine("There is no dimension called “{$m[1]}”.");
         }
-        if (isset($s->relations[$m[2]]) || isset($s->points[$m[2]]) || isset($s->entities[$m[2]]) || isset(Expression::UNITS[$m[2]]) || $m[2] === Sketch::ORIGIN) {
+        if (
+            isset($s->relations[$m[2]]) ||
+            isset($s->points[$m[2]]) ||
+            isset($s->entities[$m[2]]) ||
+            isset(Expression::UNITS[$m[2]]) ||
+            $m[2] === Sketch::ORIGIN
+        ) {
             throw new UnreadableLine("“{$m[2]}” means something else already.");
         }
         $relations = [];
@@ -207,30 +224,47 @@ final class TypedChange
         $lower = strtolower($typed);
         // the longer words first: "diameter across" before "diameter"
         $kinds = RelationKind::cases();
-        usort($kinds, static fn (RelationKind $a, RelationKind $b): int => strlen($b->value) <=> strlen($a->value));
+        usort($kinds, static fn(RelationKind $a, RelationKind $b): int => strlen($b->value) <=> strlen($a->value));
         foreach ($kinds as $kind) {
-            if (! str_starts_with($lower . ' ', $kind->value . ' ')) {
+            if (!str_starts_with($lower . ' ', $kind->value . ' ')) {
                 continue;
             }
             $rest = trim(substr($typed, strlen($kind->value)));
             [$ids, $value] = array_map('trim', [...explode('=', $rest, 2), '']);
             $of = $ids === '' ? [] : explode(' ', $ids);
             foreach ($of as $id) {
-                if ($id !== Sketch::ORIGIN && ! isset(Sketch::AXES[$id]) && ! isset($this->words->pen->sketch->points[$id]) && ! isset($this->words->pen->sketch->entities[$id])) {
+                if (
+                    $id !== Sketch::ORIGIN &&
+                    !isset(Sketch::AXES[$id]) &&
+                    !isset($this->words->pen->sketch->points[$id]) &&
+                    !isset($this->words->pen->sketch->entities[$id])
+                ) {
                     throw new UnreadableLine("There is nothing called “{$id}”.");
                 }
             }
             if ($of === []) {
-                throw new UnreadableLine("Type of what, for instance “{$kind->value} " . ($kind->isDimension() ? 'l1 = 40' : 'l1 l2') . '”.');
+                throw new UnreadableLine(
+                    "Type of what, for instance “{$kind->value} " . ($kind->isDimension() ? 'l1 = 40' : 'l1 l2') . '”.',
+                );
             }
-            if (! $kind->isDimension()) {
+            if (!$kind->isDimension()) {
                 $this->words->pen->relate($kind, ...$of);
             } else {
-                $this->words->pen->size($kind, $value !== '' ? $value : Words::measured($this->words->pen->sketch, $kind, $of, $this->words->unit), ...$of);
+                $this->words->pen->size(
+                    $kind,
+                    $value !== '' ? $value : Words::measured($this->words->pen->sketch, $kind, $of, $this->words->unit),
+                    ...$of,
+                );
             }
 
             return;
         }
-        throw new UnreadableLine('Cubo does not know “' . explode(' ', $typed)[0] . '” here. Begin with what to draw or to settle: ' . implode(', ', ['line', 'rectangle', 'circle', 'slot', 'horizontal', 'equal', 'length']) . ' ...');
+        throw new UnreadableLine(
+            'Cubo does not know “' .
+                explode(' ', $typed)[0] .
+                '” here. Begin with what to draw or to settle: ' .
+                implode(', ', ['line', 'rectangle', 'circle', 'slot', 'horizontal', 'equal', 'length']) .
+                ' ...',
+        );
     }
 }

@@ -23,13 +23,51 @@ final class TypedLine
 {
     /** Examples of all that can be typed. */
     public const EXAMPLES = [
-        'point 10, 5', 'line 40 at 30 deg', 'line from p1 to 20, 10', 'rectangle 60 by 40', 'rectangle 60 by 40 corner at 0, 0',
-        'circle diameter 8 at 10, 5', 'circle radius 4 at p3', 'slot 85 by 20', 'polygon 6 radius 10 at 0, 0', 'ellipse 30 by 20',
-        'circle radius 5 touching l1 l2', 'arc from p1 to p2 through 5, 8', 'arc about p1 from p2 to 0, 10', 'arc on l1 from p2 to 20, 10', 'guide 30 through p1', 'text "NEST 4" 8 at 0, 0', 'text "NEST 4" 8 along l1', 'name d1 as width', 'curve 0, 0; 10, 8; 20, 2',
-        'horizontal l1', 'equal l1 l2', 'tangent l1 c1', 'symmetric p1 p2 l5', 'length l1 = 40', 'distance p1 p2 = 30', 'angle l1 l2 = 60',
-        'construction l3', 'centre l3', 'outline l3', 'move p1 to 5, 5', 'remove l2',
-        'trim l1 at 5, 0', 'extend l1 at 20, 0', 'split l1 at 10, 0', 'divide c1 6', 'offset l1 l2 by 3 inside', 'round l1 l2 by 4', 'chamfer l1 l2 by 2',
-        'mirror c1 c2 over v-axis', 'row c1 4 by 12, 0', 'around c1 6 about origin', 'shift l1 by 5, 0', 'copy l1 l2 by 20, 0', 'turn l1 l2 by 30 about origin', 'scale c1 by 2 about origin',
+        'point 10, 5',
+        'line 40 at 30 deg',
+        'line from p1 to 20, 10',
+        'rectangle 60 by 40',
+        'rectangle 60 by 40 corner at 0, 0',
+        'circle diameter 8 at 10, 5',
+        'circle radius 4 at p3',
+        'slot 85 by 20',
+        'polygon 6 radius 10 at 0, 0',
+        'ellipse 30 by 20',
+        'circle radius 5 touching l1 l2',
+        'arc from p1 to p2 through 5, 8',
+        'arc about p1 from p2 to 0, 10',
+        'arc on l1 from p2 to 20, 10',
+        'guide 30 through p1',
+        'text "NEST 4" 8 at 0, 0',
+        'text "NEST 4" 8 along l1',
+        'name d1 as width',
+        'curve 0, 0; 10, 8; 20, 2',
+        'horizontal l1',
+        'equal l1 l2',
+        'tangent l1 c1',
+        'symmetric p1 p2 l5',
+        'length l1 = 40',
+        'distance p1 p2 = 30',
+        'angle l1 l2 = 60',
+        'construction l3',
+        'centre l3',
+        'outline l3',
+        'move p1 to 5, 5',
+        'remove l2',
+        'trim l1 at 5, 0',
+        'extend l1 at 20, 0',
+        'split l1 at 10, 0',
+        'divide c1 6',
+        'offset l1 l2 by 3 inside',
+        'round l1 l2 by 4',
+        'chamfer l1 l2 by 2',
+        'mirror c1 c2 over v-axis',
+        'row c1 4 by 12, 0',
+        'around c1 6 about origin',
+        'shift l1 by 5, 0',
+        'copy l1 l2 by 20, 0',
+        'turn l1 l2 by 30 about origin',
+        'scale c1 by 2 about origin',
     ];
 
     private readonly Words $words;
@@ -53,7 +91,7 @@ final class TypedLine
         $t = new self(new Pen($sketch), $unit, $outer);
         try {
             $t->read($typed);
-        } catch (UnreadableExpression|InvalidArgumentException $e) {
+        } catch (UnreadableExpression | InvalidArgumentException $e) {
             throw new UnreadableLine($e->getMessage());
         }
 
@@ -88,7 +126,7 @@ final class TypedLine
 
             return;
         }
-        if (! preg_match('/^(?:from (.+?) long )?(.+?)(?: at (.+?)(?: ?deg| ?degrees| ?°)?)?$/iu', $rest, $m)) {
+        if (!preg_match('/^(?:from (.+?) long )?(.+?)(?: at (.+?)(?: ?deg| ?degrees| ?°)?)?$/iu', $rest, $m)) {
             throw new UnreadableLine('A line needs a length, for instance “line 40 at 30 deg”.');
         }
         $from = $m[1] === '' ? $this->words->last() : $this->words->spot($m[1]);
@@ -133,12 +171,16 @@ final class TypedLine
 
             return;
         }
-        if (! preg_match('/^(diameter|radius) (.+?)((?: at .+)?)$/i', $rest, $m)) {
+        if (!preg_match('/^(diameter|radius) (.+?)((?: at .+)?)$/i', $rest, $m)) {
             throw new UnreadableLine('A circle needs a diameter or radius, for instance “circle diameter 8 at 10, 5”.');
         }
         $size = $this->words->length($m[2]);
         $kind = strtolower($m[1]) === 'radius' ? RelationKind::Radius : RelationKind::Diameter;
-        $this->pen->size($kind, $m[2], $this->pen->circle($this->words->where(trim($m[3])), $kind === RelationKind::Radius ? $size : $size / 2));
+        $this->pen->size(
+            $kind,
+            $m[2],
+            $this->pen->circle($this->words->where(trim($m[3])), $kind === RelationKind::Radius ? $size : $size / 2),
+        );
     }
 
     private function slot(string $rest): void
@@ -162,7 +204,7 @@ final class TypedLine
 
     private function text(string $rest): void
     {
-        if (! preg_match('/^["“”](.+)["“”] (.+?)(?: along (\S+)|((?: at .+)?))$/u', $rest, $m)) {
+        if (!preg_match('/^["“”](.+)["“”] (.+?)(?: along (\S+)|((?: at .+)?))$/u', $rest, $m)) {
             throw new UnreadableLine('Text stands in quotes, with the height of its capitals after it: “text "NEST 4" 8 at 0, 0”.');
         }
         $line = $m[3] ?? '';
@@ -181,8 +223,10 @@ final class TypedLine
 
     private function polygon(string $rest): void
     {
-        if (! preg_match('/^(\d+) radius (.+?)((?: at .+)?)$/i', $rest, $m)) {
-            throw new UnreadableLine('A polygon needs the count of its sides and the radius of its corners, for instance “polygon 6 radius 10”.');
+        if (!preg_match('/^(\d+) radius (.+?)((?: at .+)?)$/i', $rest, $m)) {
+            throw new UnreadableLine(
+                'A polygon needs the count of its sides and the radius of its corners, for instance “polygon 6 radius 10”.',
+            );
         }
         $r = $this->words->length($m[2]);
         $middle = $this->words->where(trim($m[3]));
@@ -223,7 +267,7 @@ final class TypedLine
 
             return;
         }
-        if (! preg_match('/^from (.+) to (.+) through (.+)$/i', $rest, $m)) {
+        if (!preg_match('/^from (.+) to (.+) through (.+)$/i', $rest, $m)) {
             throw new UnreadableLine('An arc needs its ends and a point it runs through, for instance “arc from p1 to p2 through 5, 8”.');
         }
         $this->pen->arcThrough($this->words->spot($m[1]), $this->words->spot($m[2]), $this->words->spot($m[3]));
@@ -232,7 +276,7 @@ final class TypedLine
     /** A construction line through a point at an angle. */
     private function guide(string $rest): void
     {
-        if (! preg_match('/^(.+?)(?: ?deg| ?degrees| ?°)? through (.+)$/iu', $rest, $m)) {
+        if (!preg_match('/^(.+?)(?: ?deg| ?degrees| ?°)? through (.+)$/iu', $rest, $m)) {
             throw new UnreadableLine('A guide needs an angle and a point, for instance “guide 30 through p1”.');
         }
         $angle = fmod(Expression::number($m[1]) + 360, 180);

@@ -25,7 +25,7 @@ final class Words
 
         return Expression::length($typed, $this->unit, function (string $name) use (&$known): ?array {
             $r = $this->pen->sketch->relations[$name] ?? null;
-            if ($r === null || ! $r->kind->isDimension()) {
+            if ($r === null || !$r->kind->isDimension()) {
                 return $this->outer === null ? null : ($this->outer)($name);
             }
             $known ??= (new DimensionValues($this->pen->sketch, $this->unit, $this->outer))->values;
@@ -57,7 +57,13 @@ final class Words
             return Sketch::ORIGIN;
         }
         $p = $this->pen->point(new Spot($u, $v));
-        foreach ([[RelationKind::HorizontalDistance, RelationKind::Vertical, $u, $parts[0]], [RelationKind::VerticalDistance, RelationKind::Horizontal, $v, $parts[1]]] as [$distance, $level, $value, $text]) {
+        foreach (
+            [
+                [RelationKind::HorizontalDistance, RelationKind::Vertical, $u, $parts[0]],
+                [RelationKind::VerticalDistance, RelationKind::Horizontal, $v, $parts[1]],
+            ]
+            as [$distance, $level, $value, $text]
+        ) {
             if ($value === 0.0) {
                 $this->pen->relate($level, Sketch::ORIGIN, $p);
             } else {
@@ -94,7 +100,9 @@ final class Words
     /** @return array{string, string, string} both sizes and the rest */
     public static function by(string $rest, string $what): array
     {
-        return preg_match('/^(.+?) by (.+?)((?: corner)?(?: at .+)?)$/i', $rest, $m) ? [$m[1], $m[2], trim($m[3])] : throw new UnreadableLine("A $what needs two sizes, for instance “{$what} 60 by 40”.");
+        return preg_match('/^(.+?) by (.+?)((?: corner)?(?: at .+)?)$/i', $rest, $m)
+            ? [$m[1], $m[2], trim($m[3])]
+            : throw new UnreadableLine("A $what needs two sizes, for instance “{$what} 60 by 40”.");
     }
 
     public function where(string $rest): string
@@ -111,7 +119,9 @@ final class Words
         }
         $parts = preg_split('/\s*;\s*|,\s+/', $typed) ?: [];
 
-        return count($parts) === 2 ? [$this->expression($parts[0]), $this->expression($parts[1])] : throw new UnreadableLine("“{$typed}” is no place. Type a point’s name or two numbers, for instance 10, 5.");
+        return count($parts) === 2
+            ? [$this->expression($parts[0]), $this->expression($parts[1])]
+            : throw new UnreadableLine("“{$typed}” is no place. Type a point’s name or two numbers, for instance 10, 5.");
     }
 
     /**
@@ -120,7 +130,7 @@ final class Words
      */
     public function ofThings(string $rest, string $pattern, string $example): array
     {
-        if (! preg_match('/^((?:[a-z][a-z0-9_-]* )*[a-z][a-z0-9_-]*?) ' . $pattern . '$/iu', $rest, $m)) {
+        if (!preg_match('/^((?:[a-z][a-z0-9_-]* )*[a-z][a-z0-9_-]*?) ' . $pattern . '$/iu', $rest, $m)) {
             throw new UnreadableLine("Cubo cannot read that. Type it as “{$example}”.");
         }
 
@@ -131,7 +141,9 @@ final class Words
     {
         $s = $this->pen->sketch;
 
-        return isset($s->points[$id]) || isset($s->entities[$id]) || isset($s->relations[$id]) ? $id : throw new UnreadableLine("There is nothing called “{$id}”.");
+        return isset($s->points[$id]) || isset($s->entities[$id]) || isset($s->relations[$id])
+            ? $id
+            : throw new UnreadableLine("There is nothing called “{$id}”.");
     }
 
     /**
@@ -143,7 +155,9 @@ final class Words
      */
     public static function measured(Sketch $s, RelationKind $kind, array $of, Unit $unit): string
     {
-        $v = Measured::value($s, new Relation('new', $kind, $of)) ?? throw new UnreadableLine('Between these things there is no ' . $kind->value . '.');
+        $v =
+            Measured::value($s, new Relation('new', $kind, $of)) ??
+            throw new UnreadableLine('Between these things there is no ' . $kind->value . '.');
 
         return self::number(round($kind === RelationKind::Angle ? $v : $v / $unit->inMillimetres(), 3));
     }

@@ -22,7 +22,9 @@ final readonly class DimensionEquations
         [$l, $m] = [$this->on->line($a), $this->on->line($b)];
         switch ($r->kind) {
             case RelationKind::Length:
-                return $l !== null && ! isset(Sketch::AXES[$a]) ? [Equation::distance($this->on->points(...$l), $value)] : throw new UnfitRelation($r->id, 'A length needs a line.');
+                return $l !== null && !isset(Sketch::AXES[$a])
+                    ? [Equation::distance($this->on->points(...$l), $value)]
+                    : throw new UnfitRelation($r->id, 'A length needs a line.');
             case RelationKind::Radius:
             case RelationKind::Diameter:
                 return $this->on->round($a) !== null
@@ -41,19 +43,24 @@ final readonly class DimensionEquations
 
                 return [Equation::linear([$this->on->at[$q][$axis], $this->on->at[$p][$axis]], [1.0, -1.0], $sign * $value)];
             case RelationKind::Angle:
-                return $l !== null && $m !== null ? [$this->angle($l, $m, $value, $of[2] ?? null)] : throw new UnfitRelation($r->id, 'An angle needs two lines.');
+                return $l !== null && $m !== null
+                    ? [$this->angle($l, $m, $value, $of[2] ?? null)]
+                    : throw new UnfitRelation($r->id, 'An angle needs two lines.');
             default:
                 $half = $r->kind === RelationKind::DiameterAcross ? 0.5 : 1.0;
                 if ($half === 1.0 && $p !== null && $q !== null) {
                     return [Equation::distance($this->on->points($p, $q), $value)];
                 }
                 // the first of two lines is the one that is measured from
-                [$line, $point] = $l !== null ? [$l, $q ?? $m[0] ?? null] : [$m, $p];
+                [$line, $point] = $l !== null ? [$l, $q ?? ($m[0] ?? null)] : [$m, $p];
                 if ($half === 0.5 && $m !== null) {
-                    [$line, $point] = [$m, $p ?? $l[0] ?? null];
+                    [$line, $point] = [$m, $p ?? ($l[0] ?? null)];
                 }
                 if ($line === null || $point === null) {
-                    throw new UnfitRelation($r->id, $half === 0.5 ? 'A diameter across needs a point or line and a centre line.' : 'A distance needs points or lines.');
+                    throw new UnfitRelation(
+                        $r->id,
+                        $half === 0.5 ? 'A diameter across needs a point or line and a centre line.' : 'A distance needs points or lines.',
+                    );
                 }
                 $sign = $this->on->side($point, $line) < 0 ? -1.0 : 1.0;
 

@@ -256,7 +256,16 @@ final readonly class Equation
         $s = sin($this->constant);
         $c = cos($this->constant);
         $k = $this->scale * ($cos * $c + $sin * $s);
-        $g = [-$k * $dv / $d2, $k * $du / $d2, $k * $dv / $d2, -$k * $du / $d2, $k * $ev / $e2, -$k * $eu / $e2, -$k * $ev / $e2, $k * $eu / $e2];
+        $g = [
+            (-$k * $dv) / $d2,
+            ($k * $du) / $d2,
+            ($k * $dv) / $d2,
+            (-$k * $du) / $d2,
+            ($k * $ev) / $e2,
+            (-$k * $eu) / $e2,
+            (-$k * $ev) / $e2,
+            ($k * $eu) / $e2,
+        ];
 
         return $this->scale * ($sin * $c - $cos * $s);
     }
@@ -296,11 +305,11 @@ final readonly class Equation
         $r = $rho * (1 - 1 / $f);
         $k = $rho / ($f * $f * $f);
         $w = (1 - 1 / $f) / $rho;
-        $by = static fn (float $ds, float $dt): float => $k * ($s * $ds + $t * $dt);
+        $by = static fn(float $ds, float $dt): float => $k * ($s * $ds + $t * $dt);
         $p = [$by($du / $l2, -$dv / ($l * $m)) + $w * $pu, $by($dv / $l2, $du / ($l * $m)) + $w * $pv];
         $d = [
-            $by($pu / $l2 - 2 * $s * $du / $l2, $pv / ($l * $m) - $t * $du / $l2),
-            $by($pv / $l2 - 2 * $s * $dv / $l2, -$pu / ($l * $m) - $t * $dv / $l2),
+            $by($pu / $l2 - (2 * $s * $du) / $l2, $pv / ($l * $m) - ($t * $du) / $l2),
+            $by($pv / $l2 - (2 * $s * $dv) / $l2, -$pu / ($l * $m) - ($t * $dv) / $l2),
         ];
         // a moved middle moves the point and the end of the axis the other way
         $g = [$p[0], $p[1], -$p[0] - $d[0], -$p[1] - $d[1], $d[0], $d[1], $by(0.0, -$t / $m)];

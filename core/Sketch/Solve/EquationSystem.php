@@ -72,7 +72,7 @@ final class EquationSystem
             if ($which === []) {
                 continue;
             }
-            $ls = new LeastSquares(array_map(fn (int $i): Equation => $this->equations[$i], $which), $unknowns, $own);
+            $ls = new LeastSquares(array_map(fn(int $i): Equation => $this->equations[$i], $which), $unknowns, $own);
             $x = $this->x;
             if ($ls->solve($x, $size) || $this->fromElsewhere($ls, $x, $unknowns, $size)) {
                 $this->x = array_values($x);
@@ -102,9 +102,9 @@ final class EquationSystem
     public function approach(float $size): void
     {
         foreach ($this->groups() as [$unknowns, $which]) {
-            if (in_array('pull', array_map(fn (int $i): string => $this->owners[$i], $which), true)) {
+            if (in_array('pull', array_map(fn(int $i): string => $this->owners[$i], $which), true)) {
                 $x = $this->x;
-                (new LeastSquares(array_map(fn (int $i): Equation => $this->equations[$i], $which), $unknowns))->solve($x, $size, 30);
+                (new LeastSquares(array_map(fn(int $i): Equation => $this->equations[$i], $which), $unknowns))->solve($x, $size, 30);
                 $this->x = array_values($x);
             }
         }
@@ -144,14 +144,14 @@ final class EquationSystem
         $this->follows = [];
         foreach ($this->groups() as [$unknowns, $which]) {
             $freedom = new Freedom(count($unknowns));
-            $ls = new LeastSquares(array_map(fn (int $i): Equation => $this->equations[$i], $which), $unknowns);
+            $ls = new LeastSquares(array_map(fn(int $i): Equation => $this->equations[$i], $which), $unknowns);
             $ls->look($this->x);
             foreach ($ls->jacobian() as $row) {
                 $freedom->take($row);
             }
             foreach ($which as $k => $i) {
                 $any[$this->owners[$i]] = true;
-                if (! in_array($k, $freedom->idle, true)) {
+                if (!in_array($k, $freedom->idle, true)) {
                     $says[$this->owners[$i]] = true;
 
                     continue;
@@ -164,11 +164,14 @@ final class EquationSystem
             }
             $this->free += count($unknowns) - $freedom->rank();
             foreach ($freedom->movements() as $movement) {
-                $this->movements[] = array_combine(array_map(static fn (int $c): int => $unknowns[$c], array_keys($movement)), $movement);
+                $this->movements[] = array_combine(array_map(static fn(int $c): int => $unknowns[$c], array_keys($movement)), $movement);
             }
         }
         $this->idle = array_map('strval', array_keys(array_diff_key($any, $says)));
-        $this->follows = array_map(static fn (array $l): array => array_values(array_unique($l)), array_intersect_key($this->follows, array_fill_keys($this->idle, true)));
+        $this->follows = array_map(
+            static fn(array $l): array => array_values(array_unique($l)),
+            array_intersect_key($this->follows, array_fill_keys($this->idle, true)),
+        );
     }
 
     /**
@@ -189,7 +192,7 @@ final class EquationSystem
         foreach ($this->equations as $e) {
             $first = null;
             foreach ($e->vars as $v) {
-                if (! $this->given[$v]) {
+                if (!$this->given[$v]) {
                     $first ??= $root($v);
                     $parent[$root($v)] = $first;
                 }
@@ -197,13 +200,13 @@ final class EquationSystem
         }
         $groups = [];
         foreach ($this->x as $v => $_) {
-            if (! $this->given[$v]) {
+            if (!$this->given[$v]) {
                 $groups[$root($v)][0][] = $v;
             }
         }
         foreach ($this->equations as $i => $e) {
             foreach ($e->vars as $v) {
-                if (! $this->given[$v]) {
+                if (!$this->given[$v]) {
                     $groups[$root($v)][1][] = $i;
 
                     continue 2;
@@ -213,6 +216,6 @@ final class EquationSystem
             $groups['given'][1][] = $i;
         }
 
-        return array_map(static fn (array $g): array => [$g[0] ?? [], $g[1] ?? []], array_values($groups));
+        return array_map(static fn(array $g): array => [$g[0] ?? [], $g[1] ?? []], array_values($groups));
     }
 }

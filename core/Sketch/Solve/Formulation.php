@@ -31,19 +31,22 @@ final readonly class Formulation
      */
     public function __construct(private Sketch $sketch, array $values, ?Sketch $held = null)
     {
-        $this->system = new EquationSystem;
+        $this->system = new EquationSystem();
         $this->on = new Places($sketch, $this->system);
         [$this->at, $this->size] = [$this->on->at, $this->on->size];
         foreach ($sketch->entities as $e) {
             if ($e->kind === EntityKind::Arc && $e->edge === '') {
                 foreach ([1, 2] as $k) {
-                    $this->system->add(Equation::distance($this->on->points($e->points[$k], $e->points[0]), 0.0, [$this->size[$e->id]], [1.0]), self::OWN . $e->id);
+                    $this->system->add(
+                        Equation::distance($this->on->points($e->points[$k], $e->points[0]), 0.0, [$this->size[$e->id]], [1.0]),
+                        self::OWN . $e->id,
+                    );
                 }
             }
         }
         $relations = new RelationEquations($this->on, $values, $held);
         foreach ($sketch->relations as $r) {
-            if (! $r->measured) {
+            if (!$r->measured) {
                 foreach ($relations->equations($r) as $e) {
                     $this->system->add($e, $r->id);
                 }

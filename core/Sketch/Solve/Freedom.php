@@ -81,7 +81,10 @@ final class Freedom
             $this->idle[] = $number;
             $own = $made[$number];
             unset($made[$number]);
-            $this->from[$number] = array_map(static fn (float $v): float => -$v / $own, array_filter($made, static fn (float $v): bool => abs($v) > 1e-9 * abs($own)));
+            $this->from[$number] = array_map(
+                static fn(float $v): float => -$v / $own,
+                array_filter($made, static fn(float $v): bool => abs($v) > 1e-9 * abs($own)),
+            );
 
             return;
         }
@@ -98,7 +101,7 @@ final class Freedom
             $made[$r] = $v * $f;
         }
         foreach ($this->rowsWith[$lead] as $other => $_) {
-            if ($other === $lead || ! isset($this->reduced[$other][$lead])) {
+            if ($other === $lead || !isset($this->reduced[$other][$lead])) {
                 continue;
             }
             $f = $this->reduced[$other][$lead];
@@ -129,7 +132,7 @@ final class Freedom
     {
         $out = [];
         for ($c = 0; $c < $this->columns; $c++) {
-            if (! isset($this->reduced[$c])) {
+            if (!isset($this->reduced[$c])) {
                 $out[$c] = [$c => 1.0];
             }
         }

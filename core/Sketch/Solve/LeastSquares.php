@@ -45,14 +45,17 @@ final class LeastSquares
      * @param list<int> $unknowns places of the numbers that may change
      * @param Budget|null $budget what solving may cost
      */
-    public function __construct(private readonly array $equations, private readonly array $unknowns, private readonly ?Budget $budget = null)
-    {
+    public function __construct(
+        private readonly array $equations,
+        private readonly array $unknowns,
+        private readonly ?Budget $budget = null,
+    ) {
         $local = array_flip($unknowns);
         $rows = $slots = [];
         foreach ($equations as $e) {
             $row = $slot = [];
             foreach ($e->vars as $v) {
-                $slot[] = isset($local[$v]) ? $row[$local[$v]] ??= count($row) : -1;
+                $slot[] = isset($local[$v]) ? ($row[$local[$v]] ??= count($row)) : -1;
             }
             $rows[] = array_keys($row);
             $slots[] = $slot;
@@ -114,8 +117,9 @@ final class LeastSquares
             }
         }
 
-        return $this->worst() <= 100 * $near || ($this->worst() < self::CLOSE * $size && $this->finish($x, $size, $near))
-            || $this->worst() <= self::TOUCHING * max(1.0, $size);
+        return $this->worst() <= 100 * $near ||
+            ($this->worst() < self::CLOSE * $size && $this->finish($x, $size, $near)) ||
+            $this->worst() <= self::TOUCHING * max(1.0, $size);
     }
 
     /**
@@ -134,7 +138,7 @@ final class LeastSquares
             foreach ($step as $s) {
                 $longest = max($longest, abs($s));
             }
-            $k = $longest > 0.01 * $size ? 0.01 * $size / $longest : 1.0;
+            $k = $longest > 0.01 * $size ? (0.01 * $size) / $longest : 1.0;
             foreach ($this->unknowns as $i => $v) {
                 $x[$v] += $k * $step[$i];
             }
@@ -157,7 +161,7 @@ final class LeastSquares
             $n = count($this->unknowns);
             $this->budget?->spend(5 * count($this->equations) + 2 * $n + intdiv($n * $n, 20));
         } catch (OverBudget $e) {
-            throw $e->limit === Limit::Work ? new SolvingTooLong : $e;
+            throw $e->limit === Limit::Work ? new SolvingTooLong() : $e;
         }
 
         return $this->normal ??= new NormalEquations(count($this->unknowns), $this->rows);

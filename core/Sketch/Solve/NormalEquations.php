@@ -102,7 +102,7 @@ final class NormalEquations
             }
         }
         // elimination; no pivot can be below the damping but by rounding, which may leave none at all
-        $least = array_map(static fn (float $d): float => max($damping, 1e-15 * $d), $diagonal);
+        $least = array_map(static fn(float $d): float => max($damping, 1e-15 * $d), $diagonal);
         for ($p = 0; $p < $n; $p++) {
             $row = $upper[$p];
             $d = $diagonal[$p] = max($diagonal[$p], $least[$p]);

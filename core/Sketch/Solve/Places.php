@@ -42,7 +42,12 @@ final class Places
             }
         }
         foreach ($sketch->relations as $r) {
-            if ($r->kind === RelationKind::Coincident && isset($this->at[$r->of[0]], $this->at[$r->of[1] ?? '']) && ! isset(Sketch::AXES[$r->of[0]]) && ! isset(Sketch::AXES[$r->of[1]])) {
+            if (
+                $r->kind === RelationKind::Coincident &&
+                isset($this->at[$r->of[0]], $this->at[$r->of[1] ?? '']) &&
+                !isset(Sketch::AXES[$r->of[0]]) &&
+                !isset(Sketch::AXES[$r->of[1]])
+            ) {
                 $a = $this->first($r->of[0]);
                 $b = $this->first($r->of[1]);
                 if ($a !== $b) {
@@ -138,8 +143,12 @@ final class Places
      */
     public function turned(array $a, array $b, float $angle): Equation
     {
-        $length = fn (array $l): float => $this->apart($l[0], $l[1]);
+        $length = fn(array $l): float => $this->apart($l[0], $l[1]);
 
-        return Equation::direction($this->points(...$a, ...$b), $angle, max(min($length($a), $this->scale), min($length($b), $this->scale)));
+        return Equation::direction(
+            $this->points(...$a, ...$b),
+            $angle,
+            max(min($length($a), $this->scale), min($length($b), $this->scale)),
+        );
     }
 }

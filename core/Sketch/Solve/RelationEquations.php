@@ -44,12 +44,15 @@ final readonly class RelationEquations
                 : throw new UnfitRelation($r->id, 'A midpoint needs a point and a line.'),
             RelationKind::Horizontal => [$this->level($r, 1)],
             RelationKind::Vertical => [$this->level($r, 0)],
-            RelationKind::Parallel => $this->pairs($r, fn (array $a, array $b): array => [$this->on->turned($a, $b, 0.0)]),
+            RelationKind::Parallel => $this->pairs($r, fn(array $a, array $b): array => [$this->on->turned($a, $b, 0.0)]),
             RelationKind::Perpendicular => $this->perpendicular($r),
-            RelationKind::Collinear => $this->pairs($r, fn (array $a, array $b): array => [
-                Equation::offset($this->on->points($b[0], $a[0], $a[1]), 0.0),
-                Equation::offset($this->on->points($b[1], $a[0], $a[1]), 0.0),
-            ]),
+            RelationKind::Collinear => $this->pairs(
+                $r,
+                fn(array $a, array $b): array => [
+                    Equation::offset($this->on->points($b[0], $a[0], $a[1]), 0.0),
+                    Equation::offset($this->on->points($b[1], $a[0], $a[1]), 0.0),
+                ],
+            ),
             RelationKind::Tangent => [$this->tangents->tangent($r)],
             RelationKind::Concentric => $this->concentric($r),
             RelationKind::Equal => $this->equal($r),
@@ -62,10 +65,10 @@ final readonly class RelationEquations
     private function coincident(Relation $r): array
     {
         [$p, $q] = [$r->of[0], $r->of[1] ?? ''];
-        if (! $this->on->isPoint($p)) {
+        if (!$this->on->isPoint($p)) {
             [$p, $q] = [$q, $p];
         }
-        if (! $this->on->isPoint($p)) {
+        if (!$this->on->isPoint($p)) {
             throw new UnfitRelation($r->id, 'Coincident needs at least one point.');
         }
         if ($this->on->isPoint($q)) {
@@ -98,7 +101,10 @@ final readonly class RelationEquations
     /** @param array{string,string} $line */
     private function halfway(int $axis, string $p, array $line): Equation
     {
-        return Equation::linear([$this->on->at[$p][$axis], $this->on->at[$line[0]][$axis], $this->on->at[$line[1]][$axis]], [1.0, -0.5, -0.5]);
+        return Equation::linear(
+            [$this->on->at[$p][$axis], $this->on->at[$line[0]][$axis], $this->on->at[$line[1]][$axis]],
+            [1.0, -0.5, -0.5],
+        );
     }
 
     /** Both ends of a line, or two points, at the same height (axis 1) or one above the other (axis 0). */
@@ -149,7 +155,7 @@ final readonly class RelationEquations
             }
         }
 
-        return $this->pairs($r, fn (array $a, array $b): array => [$this->on->turned($a, $b, M_PI / 2)]);
+        return $this->pairs($r, fn(array $a, array $b): array => [$this->on->turned($a, $b, M_PI / 2)]);
     }
 
     /** @return list<Equation> */
@@ -171,7 +177,7 @@ final readonly class RelationEquations
         foreach (array_slice($r->of, 1) as $other) {
             $l = $this->on->line($first);
             $m = $this->on->line($other);
-            if ($l !== null && $m !== null && ! isset(Sketch::AXES[$first]) && ! isset(Sketch::AXES[$other])) {
+            if ($l !== null && $m !== null && !isset(Sketch::AXES[$first]) && !isset(Sketch::AXES[$other])) {
                 $out[] = Equation::equalDistances($this->on->points(...$l, ...$m));
             } elseif ($this->on->round($first) !== null && $this->on->round($other) !== null) {
                 $out[] = Equation::linear([$this->on->size[$first], $this->on->size[$other]], [1.0, -1.0]);
@@ -190,7 +196,7 @@ final readonly class RelationEquations
         if ($axis === null) {
             throw new UnfitRelation($r->id, 'Symmetric needs two things and the line between them.');
         }
-        $mirrored = fn (string $p, string $q): array => [
+        $mirrored = fn(string $p, string $q): array => [
             Equation::middleOn($this->on->points($p, $q, ...$axis)),
             Equation::across($this->on->points($p, $q, ...$axis)),
         ];
@@ -234,7 +240,7 @@ final readonly class RelationEquations
         [$pu, $pv] = $this->on->place($p);
         $du = $b[0] - $a[0];
         $dv = $b[1] - $a[1];
-        $k = 2 * (($pv - $a[1]) * $du - ($pu - $a[0]) * $dv) / max(1e-24, $du * $du + $dv * $dv);
+        $k = (2 * (($pv - $a[1]) * $du - ($pu - $a[0]) * $dv)) / max(1e-24, $du * $du + $dv * $dv);
         [$u, $v] = [$pu + $k * $dv, $pv - $k * $du];
         [$q, $s] = [$this->on->place($q), $this->on->place($s)];
 

@@ -28,7 +28,15 @@ final class SketchSolver
         }
         $f->system->analyse();
 
-        return new SolvedSketch($f->read(), [], $f->system->free, array_values(array_filter($f->system->idle, static fn (string $id): bool => ! str_starts_with($id, Formulation::OWN))), $f->system->follows, self::movements($f, $sketch), self::ways($f, $sketch));
+        return new SolvedSketch(
+            $f->read(),
+            [],
+            $f->system->free,
+            array_values(array_filter($f->system->idle, static fn(string $id): bool => !str_starts_with($id, Formulation::OWN))),
+            $f->system->follows,
+            self::movements($f, $sketch),
+            self::ways($f, $sketch),
+        );
     }
 
     /**
@@ -60,9 +68,9 @@ final class SketchSolver
      */
     private static function ownLeftOut(array $owners): array
     {
-        $asked = array_values(array_filter($owners, static fn (string $id): bool => ! str_starts_with($id, Formulation::OWN)));
+        $asked = array_values(array_filter($owners, static fn(string $id): bool => !str_starts_with($id, Formulation::OWN)));
 
-        return $asked !== [] ? $asked : array_map(static fn (string $id): string => substr($id, strlen(Formulation::OWN)), $owners);
+        return $asked !== [] ? $asked : array_map(static fn(string $id): string => substr($id, strlen(Formulation::OWN)), $owners);
     }
 
     /**
@@ -91,7 +99,7 @@ final class SketchSolver
             }
             $pulled->system->approach($size);
             $exact = new Formulation($pulled->read(), $values, $held);
-            if (! $exact->system->solve($size)) {
+            if (!$exact->system->solve($size)) {
                 break;
             }
             $sketch = $exact->read();
@@ -129,7 +137,10 @@ final class SketchSolver
                 $most = max($most, $axis === 2 ? abs($by) : hypot(...$points[$id]));
             }
             if ($most > 0.0) {
-                $out[] = new Way(array_map(static fn (array $by): array => [$by[0] / $most, $by[1] / $most], $points), array_map(static fn (float $by): float => $by / $most, $sizes));
+                $out[] = new Way(
+                    array_map(static fn(array $by): array => [$by[0] / $most, $by[1] / $most], $points),
+                    array_map(static fn(float $by): float => $by / $most, $sizes),
+                );
             }
         }
 
@@ -171,13 +182,13 @@ final class SketchSolver
         }
         foreach ($sketch->entities as $e) {
             if (isset($f->size[$e->id])) {
-                $size = array_filter($moves, static fn (array $m): bool => abs($m[$f->size[$e->id]] ?? 0.0) > 1e-6) !== [];
+                $size = array_filter($moves, static fn(array $m): bool => abs($m[$f->size[$e->id]] ?? 0.0) > 1e-6) !== [];
                 $middle = $at(...$f->at[$e->points[0]]);
                 if ($size || $middle->ways > 0) {
                     $out[$e->id] = new Movement($middle->ways, $middle->along, $size);
                 }
             } else {
-                $ways = max(0, ...array_map(static fn (string $p): int => $at(...$f->at[$p])->ways, $e->points));
+                $ways = max(0, ...array_map(static fn(string $p): int => $at(...$f->at[$p])->ways, $e->points));
                 if ($ways > 0) {
                     $out[$e->id] = new Movement($ways, $at(...$f->at[$e->points[0]])->along);
                 }

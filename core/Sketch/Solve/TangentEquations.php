@@ -47,7 +47,12 @@ final readonly class TangentEquations
         $outside = abs($apart - $c->size - $d->size) <= abs($apart - abs($c->size - $d->size));
         $signs = $outside ? [1.0, 1.0] : ($c->size > $d->size ? [1.0, -1.0] : [-1.0, 1.0]);
 
-        return Equation::distance($this->on->points($c->points[0], $d->points[0]), 0.0, [$this->on->size[$c->id], $this->on->size[$d->id]], $signs);
+        return Equation::distance(
+            $this->on->points($c->points[0], $d->points[0]),
+            0.0,
+            [$this->on->size[$c->id], $this->on->size[$d->id]],
+            $signs,
+        );
     }
 
     /**

@@ -23,9 +23,12 @@ final readonly class Way
         if ($this->points === []) {
             return self::named(array_keys($this->sizes)) . ' can change ' . (count($this->sizes) === 1 ? 'its size' : 'their size');
         }
-        $whole = array_filter($s->entities, fn (Entity $e): bool => $e->kind !== EntityKind::Text && array_diff($e->points, array_keys($this->points)) === []);
+        $whole = array_filter(
+            $s->entities,
+            fn(Entity $e): bool => $e->kind !== EntityKind::Text && array_diff($e->points, array_keys($this->points)) === [],
+        );
         // a middle goes by the name of what is round about it
-        $covered = array_merge(...array_values(array_map(static fn (Entity $e): array => $e->points, $whole)), ...[[]]);
+        $covered = array_merge(...array_values(array_map(static fn(Entity $e): array => $e->points, $whole)), ...[[]]);
         $what = [...array_keys($whole), ...array_diff(array_keys($this->points), $covered)];
         $vectors = array_values($this->points);
         foreach ($vectors as [$u, $v]) {
@@ -44,6 +47,8 @@ final readonly class Way
         $ids = array_values($ids);
         $more = count($ids) - 3;
 
-        return $more > 0 ? implode(', ', array_slice($ids, 0, 3)) . " and $more more" : implode(' and ', array_filter([implode(', ', array_slice($ids, 0, -1)), end($ids)]));
+        return $more > 0
+            ? implode(', ', array_slice($ids, 0, 3)) . " and $more more"
+            : implode(' and ', array_filter([implode(', ', array_slice($ids, 0, -1)), end($ids)]));
     }
 }

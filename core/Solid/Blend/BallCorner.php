@@ -34,11 +34,11 @@ final class BallCorner
         $det = Vector::dot(Vector::cross($a, $b), $c);
         $sum = Vector::add(Vector::add(Vector::cross($b, $c), Vector::cross($c, $a)), Vector::cross($a, $b));
         $middle = Vector::add($corner, $sum, $side / $det);
-        $builder = new SolidBuilder;
+        $builder = new SolidBuilder();
         $surface = $builder->surface(Surface::sphere($ball, $middle, abs($side)));
         $flat = $builder->surface(Surface::plane($seam));
         // rows of the spherical triangle: from the first plane's touching point to the arc between the other two
-        $touch = array_map(static fn (array $n): array => [-$n[0] * $side, -$n[1] * $side, -$n[2] * $side], $normals);
+        $touch = array_map(static fn(array $n): array => [-$n[0] * $side, -$n[1] * $side, -$n[2] * $side], $normals);
         $rows = [];
         for ($i = 0; $i <= $arcs; $i++) {
             $p = self::between($touch[0], $touch[1], $i / $arcs);
@@ -61,9 +61,9 @@ final class BallCorner
         }
         // the arcs, each from its first plane to its second
         $arc = [
-            [0, 1, array_map(static fn (array $r): int => $r[0], $rows)],
+            [0, 1, array_map(static fn(array $r): int => $r[0], $rows)],
             [1, 2, $rows[$arcs]],
-            [2, 0, array_reverse(array_map(static fn (array $r): int => $r[count($r) - 1], $rows))],
+            [2, 0, array_reverse(array_map(static fn(array $r): int => $r[count($r) - 1], $rows))],
         ];
         $tip = $builder->vertex(...$corner);
         $foot = [0, 0, 0];

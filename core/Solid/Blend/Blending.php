@@ -58,7 +58,14 @@ final class Blending
     {
         self::positive($radius);
 
-        return self::made($step, new self($solid, $edges, $budget ?? Budget::unlimited()), $edges, static fn (EdgeShape $e, int $k, float $share): Section => Section::round($e, $k, $radius * $share), $radius, $radius);
+        return self::made(
+            $step,
+            new self($solid, $edges, $budget ?? Budget::unlimited()),
+            $edges,
+            static fn(EdgeShape $e, int $k, float $share): Section => Section::round($e, $k, $radius * $share),
+            $radius,
+            $radius,
+        );
     }
 
     /**
@@ -69,8 +76,15 @@ final class Blending
      *
      * @throws Refused as for rounds
      */
-    public static function chamfer(string $step, Solid $solid, array $edges, float $first, ?float $second = null, bool $swapped = false, ?Budget $budget = null): Solid
-    {
+    public static function chamfer(
+        string $step,
+        Solid $solid,
+        array $edges,
+        float $first,
+        ?float $second = null,
+        bool $swapped = false,
+        ?Budget $budget = null,
+    ): Solid {
         $second ??= $first;
         self::positive($first, $second);
         $at = static function (EdgeShape $e, int $k, float $share) use ($first, $second, $swapped): Section {
@@ -91,15 +105,24 @@ final class Blending
      *
      * @throws Refused as for rounds; no-angle with the largest angle
      */
-    public static function chamferAtAngle(string $step, Solid $solid, array $edges, float $first, float $angle, bool $swapped = false, ?Budget $budget = null): Solid
-    {
+    public static function chamferAtAngle(
+        string $step,
+        Solid $solid,
+        array $edges,
+        float $first,
+        float $angle,
+        bool $swapped = false,
+        ?Budget $budget = null,
+    ): Solid {
         self::positive($first, $angle);
         $b = new self($solid, $edges, $budget ?? Budget::unlimited());
         $at = static function (EdgeShape $e, int $k, float $share) use ($first, $angle, $swapped): Section {
             $leftFirst = strcmp($e->left->name, $e->right->name) <= 0;
             $second = $share * self::secondDistance($first, $angle, $e->between($k));
 
-            return $leftFirst !== $swapped ? Section::chamfer($e, $k, $first * $share, $second) : Section::chamfer($e, $k, $second, $first * $share);
+            return $leftFirst !== $swapped
+                ? Section::chamfer($e, $k, $first * $share, $second)
+                : Section::chamfer($e, $k, $second, $first * $share);
         };
         foreach ($b->shapes as $e) {
             self::secondDistance($first, $angle, $e->between(0));
@@ -119,10 +142,13 @@ final class Blending
      */
     private static function made(string $step, self $all, array $picked, Closure $section, float $size, ?float $radius): Solid
     {
-        $at = static fn (EdgeShape $e, int $k): Section => $section($e, $k, 1.0);
+        $at = static fn(EdgeShape $e, int $k): Section => $section($e, $k, 1.0);
         $seen = [];
         $refused = null;
-        foreach ([static fn (): array => [], static fn (): array => $all->tooTight($picked, $at), static fn (): array => $all->bent($picked)] as $without) {
+        foreach (
+            [static fn(): array => [], static fn(): array => $all->tooTight($picked, $at), static fn(): array => $all->bent($picked)]
+            as $without
+        ) {
             $without = $without();
             if (in_array($without, $seen, true)) {
                 continue;
@@ -149,13 +175,13 @@ final class Blending
             throw new Refused('no-angle', 'At this angle the chamfer never meets the other face.', 180 - $between);
         }
 
-        return $first * sin(deg2rad($angle)) / sin(deg2rad($angle + $between));
+        return ($first * sin(deg2rad($angle))) / sin(deg2rad($angle + $between));
     }
 
     private static function positive(float ...$sizes): void
     {
         foreach ($sizes as $s) {
-            if (! is_finite($s) || $s <= 0) {
+            if (!is_finite($s) || $s <= 0) {
                 throw new Refused('no-size', 'A size is not a number above zero.');
             }
         }
@@ -180,7 +206,7 @@ final class Blending
             } catch (Refused) {
                 $most = INF;
             }
-            if (! ($most < $this->radiusOf($e))) {
+            if (!($most < $this->radiusOf($e))) {
                 $out[$name] = true;
             }
         }
@@ -198,7 +224,7 @@ final class Blending
     {
         $out = [];
         foreach ($this->shapes as $name => $e) {
-            if (! in_array($name, $picked, true) && ($e->axis !== null || $e->curve !== null)) {
+            if (!in_array($name, $picked, true) && ($e->axis !== null || $e->curve !== null)) {
                 $this->budget->spend($e->curve === null ? 1 : Room::OF_A_CURVE);
                 $out[$name] = true;
             }
@@ -229,7 +255,11 @@ final class Blending
     private function __construct(private readonly Solid $solid, array $edges, private readonly Budget $budget, array $without = [])
     {
         if ($solid->triangleCount() > self::MOST_TRIANGLES || count($edges) > self::MOST_EDGES) {
-            throw new Refused('too-complex', 'At most ' . self::MOST_EDGES . ' edges of solids with up to ' . self::MOST_TRIANGLES . ' triangles are worked on at once.', self::MOST_EDGES);
+            throw new Refused(
+                'too-complex',
+                'At most ' . self::MOST_EDGES . ' edges of solids with up to ' . self::MOST_TRIANGLES . ' triangles are worked on at once.',
+                self::MOST_EDGES,
+            );
         }
         $this->topology = Topology::of($solid);
         $this->lips = new Lips($this->topology);
@@ -242,7 +272,11 @@ final class Blending
             $shape = $this->shapes[$picked->name] = new EdgeShape($solid, $picked);
             foreach ($picked->closed ? [] : [0, count($picked->vertices) - 1] as $end) {
                 foreach ($this->topology->endingAt[$picked->vertices[$end]] as $other) {
-                    if (! isset($this->shapes[$other->name]) && ! isset($without[$other->name]) && Ends::runsOn($solid, $shape, $end !== 0, $other)) {
+                    if (
+                        !isset($this->shapes[$other->name]) &&
+                        !isset($without[$other->name]) &&
+                        Ends::runsOn($solid, $shape, $end !== 0, $other)
+                    ) {
                         $queue[] = $other->name;
                     }
                 }
@@ -267,7 +301,7 @@ final class Blending
             foreach ($this->shapes as $e) {
                 foreach (array_keys($e->stations) as $k) {
                     $angle = acos(max(-1.0, min(1.0, Vector::dot($e->leftNormals[$k], $e->rightNormals[$k]))));
-                    $arcs = max($arcs, (int) ceil(Fineness::facets($radius) * $angle / (2 * M_PI) - 1e-6));
+                    $arcs = max($arcs, (int) ceil((Fineness::facets($radius) * $angle) / (2 * M_PI) - 1e-6));
                 }
             }
         }
@@ -275,11 +309,11 @@ final class Blending
         $number = 0;
         foreach ($this->shapes as $e) {
             $tool = $this->tool($step, ++$number, $e, $section, $arcs, $radius);
-            $e->convex ? $cut[] = $tool : $fill[] = $tool;
+            $e->convex ? ($cut[] = $tool) : ($fill[] = $tool);
         }
         if ($radius !== null) {
             foreach ($this->balls($step, $radius, $arcs) as [$tool, $convex]) {
-                $convex ? $cut[] = $tool : $fill[] = $tool;
+                $convex ? ($cut[] = $tool) : ($fill[] = $tool);
             }
         }
         $out = $this->solid;
@@ -327,18 +361,26 @@ final class Blending
             if ($turned === null) {
                 $area = [0.0, 0.0, 0.0];
                 foreach ($loop as $i => $p) {
-                    $area = Vector::add($area, Vector::cross(Vector::sub($p, $loop[0]), Vector::sub($loop[($i + 1) % count($loop)], $loop[0])));
+                    $area = Vector::add(
+                        $area,
+                        Vector::cross(Vector::sub($p, $loop[0]), Vector::sub($loop[($i + 1) % count($loop)], $loop[0])),
+                    );
                 }
                 $turned = Vector::dot($area, $e->tangents[$k]) < 0;
             }
             if ($turned) {
                 $loop = array_reverse($loop);
             }
-            if (isset($ends[$k]) && ! $this->isPast($e, $k)) {
+            if (isset($ends[$k]) && !$this->isPast($e, $k)) {
                 [$n, $d] = $ends[$k];
                 $round = $e->curve === null ? $this->ends->roundEnds[$e->edge->name][$k] ?? null : null;
                 if ($round !== null) {
-                    $d += ($k === 0 ? -1 : 1) * $round->needed($loop, self::PAST * max(Vector::distance($s->edge, $s->onLeft), Vector::distance($s->edge, $s->onRight)));
+                    $d +=
+                        ($k === 0 ? -1 : 1) *
+                        $round->needed(
+                            $loop,
+                            self::PAST * max(Vector::distance($s->edge, $s->onLeft), Vector::distance($s->edge, $s->onRight)),
+                        );
                 }
                 $wall = $e->curve === null ? $this->ends->wallEnds[$e->edge->name][$k] ?? null : null;
                 $past = $wall === null ? null : $wall[0]->past($e, $k, $loop, $wall[1]);
@@ -346,7 +388,10 @@ final class Blending
                     $trims[] = $wall[0];
                     $loop = $e->farther($loop, $k, $past);
                 } else {
-                    $loop = $wall === null ? array_map(static fn (array $p): array => $e->carried($p, $k, $n, $d), $loop) : $wall[0]->carried($e, $k, $loop, $wall[1]);
+                    $loop =
+                        $wall === null
+                            ? array_map(static fn(array $p): array => $e->carried($p, $k, $n, $d), $loop)
+                            : $wall[0]->carried($e, $k, $loop, $wall[1]);
                 }
             }
             $stations[] = [$loop];
@@ -355,7 +400,7 @@ final class Blending
         $cutOff = $e->past === [false, false] ? null : new CutOff($e, array_column($stations, 0), $ends, $this->between($e));
         if ($cutOff !== null) {
             [$loops, $closed] = $cutOff->loops();
-            $stations = array_map(static fn (array $loop): array => [$loop], $loops);
+            $stations = array_map(static fn(array $loop): array => [$loop], $loops);
         }
         $surface = match (true) {
             $e->curve === null => NewFace::of($name, $e, $section($e, 0)),
@@ -368,7 +413,12 @@ final class Blending
         $first += $overRight ? ($turned ? 1 : -1) : 0;
         $count = $section($e, 0)->middle === null ? 1 : $arcs;
 
-        $tool = Skin::over($stations, static fn (int $i, int $l, int $k): Surface => $k >= $first && $k < $first + $count ? $surface : $seam, $closed ? null : "$step:seam $number", $closed ? null : "$step:seam $number");
+        $tool = Skin::over(
+            $stations,
+            static fn(int $i, int $l, int $k): Surface => $k >= $first && $k < $first + $count ? $surface : $seam,
+            $closed ? null : "$step:seam $number",
+            $closed ? null : "$step:seam $number",
+        );
         if ($tool->facettedVolume() <= 0 || SelfCrossing::found($tool)) {
             throw new Refused('too-large', 'What would have to be cut or filled runs into itself.');
         }
@@ -415,14 +465,16 @@ final class Blending
 
                 continue;
             }
-            if (! $e->convex || ($round === null && $ahead < 0)) {
+            if (!$e->convex || ($round === null && $ahead < 0)) {
                 continue;
             }
             unset($ends[$k]);
             $s = $section($e, $k);
             $width = max(Vector::distance($s->edge, $s->onLeft), Vector::distance($s->edge, $s->onRight));
             $stations = $curve->beyond($end === 1, $width / 2, (int) (4 * self::PAST));
-            $out = static fn (array $p): bool => $round === null ? Vector::dot($normal, $p) > $d + self::OUT : $round->outside($p) > self::OUT;
+            $out = static fn(array $p): bool => $round === null
+                ? Vector::dot($normal, $p) > $d + self::OUT
+                : $round->outside($p) > self::OUT;
             $longer = $e->ledOn($end === 0 ? $stations : [], $end === 1 ? $stations : []);
             foreach (array_keys($stations) as $i) {
                 $s = $section($longer, $end === 0 ? count($stations) - 1 - $i : $n + $i);
@@ -466,7 +518,7 @@ final class Blending
     {
         $meeting = [];
         foreach ($this->shapes as $name => $e) {
-            if (! $e->edge->closed && $e->axis === null && $e->left->isFlat() && $e->right->isFlat()) {
+            if (!$e->edge->closed && $e->axis === null && $e->left->isFlat() && $e->right->isFlat()) {
                 $meeting[$e->edge->vertices[0]][] = $name;
                 $meeting[$e->edge->vertices[count($e->edge->vertices) - 1]][] = $name;
             }
@@ -477,12 +529,25 @@ final class Blending
             if (count($names) !== 3 || count($faces) !== 3) {
                 continue;
             }
-            $convex = array_unique(array_map(fn (string $n): bool => $this->shapes[$n]->convex, $names));
+            $convex = array_unique(array_map(fn(string $n): bool => $this->shapes[$n]->convex, $names));
             if (count($convex) !== 1) {
                 continue;
             }
-            $planes = array_map(fn (int $f): array => [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]], array_values($faces));
-            $out[] = [BallCorner::rest("$step:ball " . (count($out) + 1), "$step:seam", $this->point($v), $planes, $convex[0] ? -$radius : $radius, $arcs), $convex[0]];
+            $planes = array_map(
+                fn(int $f): array => [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]],
+                array_values($faces),
+            );
+            $out[] = [
+                BallCorner::rest(
+                    "$step:ball " . (count($out) + 1),
+                    "$step:seam",
+                    $this->point($v),
+                    $planes,
+                    $convex[0] ? -$radius : $radius,
+                    $arcs,
+                ),
+                $convex[0],
+            ];
         }
 
         return $out;

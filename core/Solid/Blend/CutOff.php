@@ -34,24 +34,28 @@ final class CutOff
      * @param array<int, array{V, float}> $planes by station
      * @param V $inside a point of the edge between its ends
      */
-    public function __construct(private readonly EdgeShape $e, private readonly array $loops, private readonly array $planes, private readonly array $inside)
-    {
+    public function __construct(
+        private readonly EdgeShape $e,
+        private readonly array $loops,
+        private readonly array $planes,
+        private readonly array $inside,
+    ) {
         $last = count($loops) - 1;
         $covered = $this->covered();
         foreach ([0, 1] as $end) {
-            if (! $e->past[$end]) {
+            if (!$e->past[$end]) {
                 continue;
             }
             $k = $end === 0 ? 0 : $last;
             $this->beyond[$end] = [$loops[$k]];
-            for ($j = 1; ! $this->isPast($k, end($this->beyond[$end])); $j++) {
+            for ($j = 1; !$this->isPast($k, end($this->beyond[$end])); $j++) {
                 if ($covered + ($j + count($this->beyond[1 - $end])) * $e->step > 360 + 1e-6) {
                     $this->round = true;
 
                     return;
                 }
                 $angle = ($end === 0 ? -$j : $j) * $e->step;
-                $this->beyond[$end][] = array_map(fn (array $p): array => $this->turned($p, $angle), $loops[$k]);
+                $this->beyond[$end][] = array_map(fn(array $p): array => $this->turned($p, $angle), $loops[$k]);
             }
         }
     }
@@ -64,7 +68,13 @@ final class CutOff
             // all the facets of the circle
             $n = (int) round(360 / $e->step);
 
-            return [array_map(fn (int $i): array => array_map(fn (array $p): array => $this->turned($p, $i * $e->step), $this->loops[0]), range(0, $n - 1)), true];
+            return [
+                array_map(
+                    fn(int $i): array => array_map(fn(array $p): array => $this->turned($p, $i * $e->step), $this->loops[0]),
+                    range(0, $n - 1),
+                ),
+                true,
+            ];
         }
 
         return [[...array_reverse(array_slice($this->beyond[0], 1)), ...$this->loops, ...array_slice($this->beyond[1], 1)], false];
@@ -109,14 +119,17 @@ final class CutOff
         }
         $room = self::ROOM * (1e-3 + max($hi[0] - $lo[0], $hi[1] - $lo[1], $far));
 
-        return Primitives::block($name, [$lo[0] - $room, $lo[1] - $room, $d], [$hi[0] - $lo[0] + 2 * $room, $hi[1] - $lo[1] + 2 * $room, $far + $room])
-            ->moved(new Transform([$u[0], $v[0], $w[0], $u[1], $v[1], $w[1], $u[2], $v[2], $w[2]]));
+        return Primitives::block(
+            $name,
+            [$lo[0] - $room, $lo[1] - $room, $d],
+            [$hi[0] - $lo[0] + 2 * $room, $hi[1] - $lo[1] + 2 * $room, $far + $room],
+        )->moved(new Transform([$u[0], $v[0], $w[0], $u[1], $v[1], $w[1], $u[2], $v[2], $w[2]]));
     }
 
     /** @param Loop $loop */
     private function isPast(int $k, array $loop): bool
     {
-        if (! isset($this->planes[$k])) {
+        if (!isset($this->planes[$k])) {
             return true;
         }
         [$n, $d] = $this->planes[$k];
@@ -136,7 +149,10 @@ final class CutOff
      */
     private function turned(array $p, float $degrees): array
     {
-        return Vector::add($this->e->centre, Vector::turned(Vector::sub($p, $this->e->centre), $this->e->axis ?? [0.0, 0.0, 1.0], $degrees));
+        return Vector::add(
+            $this->e->centre,
+            Vector::turned(Vector::sub($p, $this->e->centre), $this->e->axis ?? [0.0, 0.0, 1.0], $degrees),
+        );
     }
 
     /** Degrees about the axis from the first station to the last one. */

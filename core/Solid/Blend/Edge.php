@@ -20,5 +20,12 @@ final readonly class Edge
      * @param list<int> $halfEdges those that have the left face on their left, one per piece
      * @param bool $closed a ring
      */
-    public function __construct(public string $name, public int $left, public int $right, public array $vertices, public array $halfEdges, public bool $closed) {}
+    public function __construct(
+        public string $name,
+        public int $left,
+        public int $right,
+        public array $vertices,
+        public array $halfEdges,
+        public bool $closed,
+    ) {}
 }

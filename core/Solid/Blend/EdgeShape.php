@@ -65,8 +65,8 @@ final class EdgeShape
         // several surfaces may bear one name: that beside the edge counts
         $this->left = $solid->surfaceOfTriangle(intdiv($edge->halfEdges[0], 3));
         $this->right = $solid->surfaceOfTriangle(intdiv($solid->twin[$edge->halfEdges[0]], 3));
-        $points = array_map(static fn (int $v): array => [$solid->x[$v], $solid->y[$v], $solid->z[$v]], $edge->vertices);
-        if (! $this->findShape($points)) {
+        $points = array_map(static fn(int $v): array => [$solid->x[$v], $solid->y[$v], $solid->z[$v]], $edge->vertices);
+        if (!$this->findShape($points)) {
             $this->past = [false, false];
             $this->curve = new TrueCurve($this->solid, $this->edge);
             $this->take($this->curve->stations);
@@ -87,7 +87,7 @@ final class EdgeShape
     /** Whether a face's facets lie under it across this edge: round a circle planes, cylinders and cones keep to theirs. */
     public function bulges(Surface $face): bool
     {
-        return $this->axis === null ? ! $face->isFlat() : $face->kind === SurfaceKind::Sphere;
+        return $this->axis === null ? !$face->isFlat() : $face->kind === SurfaceKind::Sphere;
     }
 
     /** Degrees between both faces: through the material at a ridge, through the air in a groove. */
@@ -114,7 +114,10 @@ final class EdgeShape
     public function ledOn(array $before, array $after): self
     {
         $e = clone $this;
-        $own = array_map(fn (int $k): array => [$this->stations[$k], $this->tangents[$k], $this->leftNormals[$k], $this->rightNormals[$k]], array_keys($this->stations));
+        $own = array_map(
+            fn(int $k): array => [$this->stations[$k], $this->tangents[$k], $this->leftNormals[$k], $this->rightNormals[$k]],
+            array_keys($this->stations),
+        );
         $e->take([...array_reverse($before), ...$own, ...$after]);
 
         return $e;
@@ -127,7 +130,10 @@ final class EdgeShape
      */
     public function endBy(array $station, bool $atEnd): void
     {
-        $own = array_map(fn (int $k): array => [$this->stations[$k], $this->tangents[$k], $this->leftNormals[$k], $this->rightNormals[$k]], array_keys($this->stations));
+        $own = array_map(
+            fn(int $k): array => [$this->stations[$k], $this->tangents[$k], $this->leftNormals[$k], $this->rightNormals[$k]],
+            array_keys($this->stations),
+        );
         $sign = $atEnd ? -1.0 : 1.0;
         $own = $atEnd ? array_reverse($own) : $own;
         array_shift($own);
@@ -141,7 +147,12 @@ final class EdgeShape
     /** @param list<array{V, V, V, V}> $stations */
     private function take(array $stations): void
     {
-        [$this->stations, $this->tangents, $this->leftNormals, $this->rightNormals] = [array_column($stations, 0), array_column($stations, 1), array_column($stations, 2), array_column($stations, 3)];
+        [$this->stations, $this->tangents, $this->leftNormals, $this->rightNormals] = [
+            array_column($stations, 0),
+            array_column($stations, 1),
+            array_column($stations, 2),
+            array_column($stations, 3),
+        ];
     }
 
     /**
@@ -159,7 +170,7 @@ final class EdgeShape
         foreach ($points as $p) {
             $size = max($size, Vector::distance($p, $points[0]));
         }
-        if (! $this->edge->closed) {
+        if (!$this->edge->closed) {
             $t = Vector::sub($points[$n - 1], $points[0]);
             $l = Vector::length($t);
             if ($l > 1e-9) {
@@ -189,8 +200,12 @@ final class EdgeShape
     private function isCircle(array $points, Surface $round, Surface $other, bool $left): bool
     {
         $this->past = [false, false];
-        $axis = $round->kind === SurfaceKind::Sphere ? $this->axisOnBall($other, ! $left) : $round->axis;
-        if ($axis === null || ! in_array($round->kind, [SurfaceKind::Sphere, SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Torus], true) || ! $this->isAbout($other, ! $left, $round, $axis)) {
+        $axis = $round->kind === SurfaceKind::Sphere ? $this->axisOnBall($other, !$left) : $round->axis;
+        if (
+            $axis === null ||
+            !in_array($round->kind, [SurfaceKind::Sphere, SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Torus], true) ||
+            !$this->isAbout($other, !$left, $round, $axis)
+        ) {
             return false;
         }
         $centre = Vector::add($round->point, $axis, Vector::dot(Vector::sub($points[0], $round->point), $axis));
@@ -202,17 +217,19 @@ final class EdgeShape
                 return false;
             }
         }
-        $r = in_array($round->kind, [SurfaceKind::Torus, SurfaceKind::Sphere], true) ? max($rho) : $round->radius + $round->slope * Vector::dot(Vector::sub($centre, $round->point), $axis);
+        $r = in_array($round->kind, [SurfaceKind::Torus, SurfaceKind::Sphere], true)
+            ? max($rho)
+            : $round->radius + $round->slope * Vector::dot(Vector::sub($centre, $round->point), $axis);
         if ($r < 1e-9) {
             return false;
         }
         $last = count($points) - 1;
         foreach ($rho as $k => $d) {
             $on = abs($d - $r) < self::ON * (1 + $r);
-            if (! $on && ($this->edge->closed || $round->kind === SurfaceKind::Sphere || ($k !== 0 && $k !== $last) || $d > $r)) {
+            if (!$on && ($this->edge->closed || $round->kind === SurfaceKind::Sphere || ($k !== 0 && $k !== $last) || $d > $r)) {
                 return false;
             }
-            $this->past[(int) ($k === $last)] = $this->past[(int) ($k === $last)] || ! $on;
+            $this->past[(int) ($k === $last)] = $this->past[(int) ($k === $last)] || !$on;
         }
         // the axis in the sense in which the edge runs
         $turn = Vector::dot(Vector::cross(Vector::sub($points[0], $centre), Vector::sub($points[1], $centre)), $axis);
@@ -262,8 +279,9 @@ final class EdgeShape
             return Vector::length(Vector::cross($this->facetNormal($left), $axis)) < self::ON;
         }
 
-        return $s->patch === null && Vector::length(Vector::cross(Vector::sub($s->point, $about->point), $axis)) < self::ON * (1 + $about->radius)
-            && ($s->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($s->axis, $axis)) < self::ON);
+        return $s->patch === null &&
+            Vector::length(Vector::cross(Vector::sub($s->point, $about->point), $axis)) < self::ON * (1 + $about->radius) &&
+            ($s->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($s->axis, $axis)) < self::ON);
     }
 
     /**
@@ -286,7 +304,14 @@ final class EdgeShape
         $half = rad2deg(acos(min(1.0, abs($far) / $this->radius)));
         $this->step = 2 * $half;
 
-        return Vector::add($this->centre, Vector::turned(Vector::add([0.0, 0.0, 0.0], $way, $far > 0 ? $this->radius : -$this->radius), $axis, $end === 0 ? -$half : $half));
+        return Vector::add(
+            $this->centre,
+            Vector::turned(
+                Vector::add([0.0, 0.0, 0.0], $way, $far > 0 ? $this->radius : -$this->radius),
+                $axis,
+                $end === 0 ? -$half : $half,
+            ),
+        );
     }
 
     /**
@@ -335,6 +360,11 @@ final class EdgeShape
         $by = $station === 0 ? -$by : $by;
         $axis = $this->axis;
 
-        return array_map(fn (array $p): array => $axis === null ? Vector::add($p, $this->tangents[$station], $by) : Vector::add($this->centre, Vector::turned(Vector::sub($p, $this->centre), $axis, $by)), $loop);
+        return array_map(
+            fn(array $p): array => $axis === null
+                ? Vector::add($p, $this->tangents[$station], $by)
+                : Vector::add($this->centre, Vector::turned(Vector::sub($p, $this->centre), $axis, $by)),
+            $loop,
+        );
     }
 }

@@ -47,7 +47,9 @@ final class Ends
     public function __construct(private readonly Solid $solid, private readonly Topology $topology, private readonly array $shapes)
     {
         foreach ($shapes as $name => $e) {
-            $this->planes[$name] = $e->edge->closed ? [] : [0 => $this->endPlane($e, false), count($e->stations) - 1 => $this->endPlane($e, true)];
+            $this->planes[$name] = $e->edge->closed
+                ? []
+                : [0 => $this->endPlane($e, false), count($e->stations) - 1 => $this->endPlane($e, true)];
         }
     }
 
@@ -69,8 +71,9 @@ final class Ends
         // free faces meet less exactly
         $least = 1 - ($shape->curve === null && $o->curve === null ? 1e-6 : self::NEARLY);
 
-        return $same * Vector::dot($shape->tangents[$k], $o->tangents[$m]) > $least
-            && Vector::dot($shape->leftNormals[$k], $left) > $least && Vector::dot($shape->rightNormals[$k], $right) > $least;
+        return $same * Vector::dot($shape->tangents[$k], $o->tangents[$m]) > $least &&
+            Vector::dot($shape->leftNormals[$k], $left) > $least &&
+            Vector::dot($shape->rightNormals[$k], $right) > $least;
     }
 
     /**
@@ -101,15 +104,18 @@ final class Ends
             }
             $n = [$this->solid->nx[$f], $this->solid->ny[$f], $this->solid->nz[$f]];
             $cos = Vector::dot($n, $ahead);
-            if (! $this->solid->surfaces[$face]->isFlat()) {
+            if (!$this->solid->surfaces[$face]->isFlat()) {
                 // a groove beside a face that only bends away smoothly ends square
-                if (! $e->convex && max(Vector::dot($n, $e->leftNormals[$k]), Vector::dot($n, $e->rightNormals[$k])) > self::BENDS_AWAY) {
+                if (!$e->convex && max(Vector::dot($n, $e->leftNormals[$k]), Vector::dot($n, $e->rightNormals[$k])) > self::BENDS_AWAY) {
                     continue;
                 }
                 if ($e->convex ? $cos < -1e-6 : abs($cos) > 1e-6) {
                     if ($best === null || $best[0] < abs($cos)) {
                         $best = [abs($cos), [$n, $this->solid->offset[$f]]];
-                        $this->wallEnds[$e->edge->name][$k] = [new WallEnd($this->solid, $this->topology, $face, $e->stations[$k], $ahead, $f), $cos < 0];
+                        $this->wallEnds[$e->edge->name][$k] = [
+                            new WallEnd($this->solid, $this->topology, $face, $e->stations[$k], $ahead, $f),
+                            $cos < 0,
+                        ];
                     }
 
                     continue;
@@ -138,14 +144,18 @@ final class Ends
     /** Notes where a curve and a straight edge run on into each other with faces that agree: their rounds share one section. */
     private function join(EdgeShape $e, int $k, EdgeShape $o, int $v): void
     {
-        $straight = static fn (EdgeShape $s): bool => $s->curve === null && $s->axis === null;
-        if (! ($straight($e) && $o->curve !== null) && ! ($straight($o) && $e->curve !== null)) {
+        $straight = static fn(EdgeShape $s): bool => $s->curve === null && $s->axis === null;
+        if (!($straight($e) && $o->curve !== null) && !($straight($o) && $e->curve !== null)) {
             return;
         }
         $m = $o->edge->vertices[0] === $v ? 0 : count($o->stations) - 1;
         $same = ($k === 0) === ($m === 0) ? -1.0 : 1.0;
         [$left, $right] = $same > 0 ? [$o->leftNormals[$m], $o->rightNormals[$m]] : [$o->rightNormals[$m], $o->leftNormals[$m]];
-        if (Vector::dot($e->leftNormals[$k], $left) > self::ALIKE && Vector::dot($e->rightNormals[$k], $right) > self::ALIKE && $same * Vector::dot($e->tangents[$k], $o->tangents[$m]) > self::ALIKE) {
+        if (
+            Vector::dot($e->leftNormals[$k], $left) > self::ALIKE &&
+            Vector::dot($e->rightNormals[$k], $right) > self::ALIKE &&
+            $same * Vector::dot($e->tangents[$k], $o->tangents[$m]) > self::ALIKE
+        ) {
             $this->joins[$e->edge->name][$k] = [$o->edge->name, $m];
         }
     }

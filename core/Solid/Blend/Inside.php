@@ -67,8 +67,14 @@ final class Inside
         $this->width = max(1e-9, max($this->u ?: [0.0]) - $this->u0, max($this->v ?: [0.0]) - $this->v0) / self::CELLS;
         for ($h = 0, $n = count($solid->start); $h < $n; $h += 3) {
             [$a, $b, $c] = [$solid->start[$h], $solid->start[$h + 1], $solid->start[$h + 2]];
-            [$i0, $i1] = [$this->cell(min($this->u[$a], $this->u[$b], $this->u[$c]) - $this->u0), $this->cell(max($this->u[$a], $this->u[$b], $this->u[$c]) - $this->u0)];
-            [$j0, $j1] = [$this->cell(min($this->v[$a], $this->v[$b], $this->v[$c]) - $this->v0), $this->cell(max($this->v[$a], $this->v[$b], $this->v[$c]) - $this->v0)];
+            [$i0, $i1] = [
+                $this->cell(min($this->u[$a], $this->u[$b], $this->u[$c]) - $this->u0),
+                $this->cell(max($this->u[$a], $this->u[$b], $this->u[$c]) - $this->u0),
+            ];
+            [$j0, $j1] = [
+                $this->cell(min($this->v[$a], $this->v[$b], $this->v[$c]) - $this->v0),
+                $this->cell(max($this->v[$a], $this->v[$b], $this->v[$c]) - $this->v0),
+            ];
             for ($i = $i0; $i <= $i1; $i++) {
                 for ($j = $j0; $j <= $j1; $j++) {
                     $this->cells[$i * self::CELLS + $j][] = intdiv($h, 3);
@@ -95,7 +101,7 @@ final class Inside
             $y = ($this->u[$c] - $u) * ($this->v[$a] - $v) - ($this->v[$c] - $v) * ($this->u[$a] - $u);
             $z = ($this->u[$a] - $u) * ($this->v[$b] - $v) - ($this->v[$a] - $v) * ($this->u[$b] - $u);
             $all = $x + $y + $z;
-            if ($all == 0.0 || ($x >= 0) !== ($y >= 0) || ($y >= 0) !== ($z >= 0)) {
+            if ($all == 0.0 || $x >= 0 !== $y >= 0 || $y >= 0 !== $z >= 0) {
                 continue;
             }
             if (($x * $this->w[$a] + $y * $this->w[$b] + $z * $this->w[$c]) / $all > $w) {

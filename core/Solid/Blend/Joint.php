@@ -72,7 +72,7 @@ final class Joint
             if ($now[0] === $f0) {
                 break;
             }
-            $next = $s1 - $now[0] * ($s1 - $s0) / ($now[0] - $f0);
+            $next = $s1 - ($now[0] * ($s1 - $s0)) / ($now[0] - $f0);
             [$s0, $f0, $s1] = [$s1, $now[0], $next];
         }
 

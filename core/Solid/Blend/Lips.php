@@ -39,7 +39,7 @@ final class Lips
     public function note(EdgeShape $e, int $face): bool
     {
         $left = $e->edge->left === $face;
-        if (! ($left ? $e->left : $e->right)->isFlat()) {
+        if (!($left ? $e->left : $e->right)->isFlat()) {
             return false;
         }
         foreach (array_keys($e->stations) as $k) {
@@ -63,7 +63,11 @@ final class Lips
             $lip = BooleanOperation::difference($tool, $this->over($face, $n, $high + self::PAST), $budget);
             if ($e->axis === null && $e->curve === null) {
                 // what does not lie over the plane of the face at all stays
-                $lip = BooleanOperation::intersection($lip, Cutting::halfSpace('', $tool, $e->stations[0], Section::into($e, 0, $e->edge->left === $face)), $budget);
+                $lip = BooleanOperation::intersection(
+                    $lip,
+                    Cutting::halfSpace('', $tool, $e->stations[0], Section::into($e, 0, $e->edge->left === $face)),
+                    $budget,
+                );
             }
             $tool = $lip->isEmpty() ? $tool : BooleanOperation::difference($tool, $lip, $budget);
         }
@@ -79,8 +83,8 @@ final class Lips
     private function over(int $face, array $n, float $high): Solid
     {
         $s = $this->topology->solid;
-        $g = new Gathering;
-        $point = static fn (int $v): array => [$s->x[$v], $s->y[$v], $s->z[$v]];
+        $g = new Gathering();
+        $point = static fn(int $v): array => [$s->x[$v], $s->y[$v], $s->z[$v]];
         $bottom = $g->surface($s->surfaces[$face]);
         $top = $g->surface(Surface::plane('top'));
         $walls = [];
@@ -98,7 +102,10 @@ final class Lips
             $g->triangle([$up[0], false], [$up[1], false], [$up[2], false], $top, 'top');
             for ($k = 0; $k < 3; $k++) {
                 $o = intdiv($s->twin[3 * $t + $k], 3);
-                if ($this->topology->face($o) === $face && Vector::dot([$s->nx[$s->facet[$o]], $s->ny[$s->facet[$o]], $s->nz[$s->facet[$o]]], $n) > 1 - self::UPRIGHT) {
+                if (
+                    $this->topology->face($o) === $face &&
+                    Vector::dot([$s->nx[$s->facet[$o]], $s->ny[$s->facet[$o]], $s->nz[$s->facet[$o]]], $n) > 1 - self::UPRIGHT
+                ) {
                     continue;
                 }
                 [$a, $b, $c, $d] = [[$low[$k], false], [$low[($k + 1) % 3], false], [$up[($k + 1) % 3], false], [$up[$k], false]];
@@ -108,7 +115,7 @@ final class Lips
             }
         }
 
-        return $g->solid() ?? new Solid;
+        return $g->solid() ?? new Solid();
     }
 
     /**
@@ -121,6 +128,8 @@ final class Lips
         $s = $this->topology->solid;
         $u = $s->surfaces[$s->surfaceOf[$facet]];
 
-        return abs(Vector::dot([$s->nx[$facet], $s->ny[$facet], $s->nz[$facet]], $n)) < self::UPRIGHT ? $u : Surface::plane("$u->name beside");
+        return abs(Vector::dot([$s->nx[$facet], $s->ny[$facet], $s->nz[$facet]], $n)) < self::UPRIGHT
+            ? $u
+            : Surface::plane("$u->name beside");
     }
 }

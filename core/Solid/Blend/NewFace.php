@@ -61,7 +61,9 @@ final class NewFace
         $on = Vector::add($e->centre, $e->axis, $h);
 
         // past the axis the ring has a middle circle below zero: the inner part of one that passes through itself
-        return abs($out) < 1e-9 * (1 + $radius) ? Surface::sphere($name, $on, $radius) : Surface::torus($name, $on, $e->axis, $out, $radius);
+        return abs($out) < 1e-9 * (1 + $radius)
+            ? Surface::sphere($name, $on, $radius)
+            : Surface::torus($name, $on, $e->axis, $out, $radius);
     }
 
     /**
@@ -73,7 +75,7 @@ final class NewFace
     public static function pipe(string $name, EdgeShape $e, array $middles, float $radius): ?Surface
     {
         [$flat, $round, $n] = $e->left->isFlat() ? [$e->left, $e->right, $e->leftNormals[0]] : [$e->right, $e->left, $e->rightNormals[0]];
-        if (! $flat->isFlat() || $round->kind !== SurfaceKind::Cylinder) {
+        if (!$flat->isFlat() || $round->kind !== SurfaceKind::Cylinder) {
             return null;
         }
         $lean = Vector::dot($round->axis, $n);
@@ -117,7 +119,9 @@ final class NewFace
             }
         }
         for ($i = 1; $i < count($lines); $i++) {
-            $way[] = $way[$i - 1] + max(1e-9, Vector::distance($lines[$i - 1][0], $lines[$i][0]), Vector::distance(end($lines[$i - 1]), end($lines[$i])));
+            $way[] =
+                $way[$i - 1] +
+                max(1e-9, Vector::distance($lines[$i - 1][0], $lines[$i][0]), Vector::distance(end($lines[$i - 1]), end($lines[$i])));
         }
 
         return Surface::free($name, new GridPatch($x, $y, $z, count($lines), $closed, $closed ? null : $way));

@@ -57,7 +57,10 @@ final class Outline
     {
         $out = $e->convex ? 1.0 : -1.0;
         $planes = [];
-        foreach ([[$left, $e->left, $s->onLeft, $e->leftNormals[$k]], [$right, $e->right, $s->onRight, $e->rightNormals[$k]]] as [$round, $surface, $touch, $normal]) {
+        foreach (
+            [[$left, $e->left, $s->onLeft, $e->leftNormals[$k]], [$right, $e->right, $s->onRight, $e->rightNormals[$k]]]
+            as [$round, $surface, $touch, $normal]
+        ) {
             $n = $round ? SurfaceEquation::outward($surface, $touch, $normal) : $normal;
             $planes[] = [$n, $round ? $out * max(0.0, $out * Vector::dot($n, Vector::sub($touch, $s->edge))) + $beyond : 0.0];
         }
@@ -90,11 +93,14 @@ final class Outline
         // along a curve the ball's own way is not quite that of the edge: the arc lies across the ball's
         $across = Vector::cross($a, $b);
         $sine = Vector::length($across);
-        $t = $sine > self::TINY * Vector::dot($a, $a) ? Vector::add([0.0, 0.0, 0.0], $across, (Vector::dot($across, $t) < 0 ? -1 : 1) / $sine) : $t;
+        $t =
+            $sine > self::TINY * Vector::dot($a, $a)
+                ? Vector::add([0.0, 0.0, 0.0], $across, (Vector::dot($across, $t) < 0 ? -1 : 1) / $sine)
+                : $t;
         $angle = rad2deg(atan2(Vector::dot($across, $t), Vector::dot($a, $b)));
         $out = [$s->onLeft];
         for ($i = 1; $i < $arcs; $i++) {
-            $out[] = Vector::add($s->middle, Vector::turned($a, $t, $angle * $i / $arcs));
+            $out[] = Vector::add($s->middle, Vector::turned($a, $t, ($angle * $i) / $arcs));
         }
         $out[] = $s->onRight;
 
@@ -115,7 +121,7 @@ final class Outline
             return [$line, false];
         }
         $out = Vector::unit(Vector::sub($e->stations[$k], $e->centre));
-        $far = static fn (array $p): float => Vector::dot(Vector::sub($p, $e->centre), $out);
+        $far = static fn(array $p): float => Vector::dot(Vector::sub($p, $e->centre), $out);
         $cross = static function (array $p, array $q) use ($far): array {
             [$a, $b] = [$far($p), $far($q)];
 

@@ -59,7 +59,13 @@ final class Room
     /**
      * @param array<string, EdgeShape> $shapes by edge name
      */
-    public function __construct(private readonly Topology $topology, private readonly array $shapes, private readonly Ends $ends, private readonly Lips $lips, private readonly Budget $budget) {}
+    public function __construct(
+        private readonly Topology $topology,
+        private readonly array $shapes,
+        private readonly Ends $ends,
+        private readonly Lips $lips,
+        private readonly Budget $budget,
+    ) {}
 
     /**
      * Whether both faces are wide enough; if not, the largest share that fits is looked for.
@@ -79,7 +85,7 @@ final class Room
         $until = $this->budget->spent() + self::MOST_WORK;
         for ($i = 0; $i < 30 && $this->budget->spent() < $until; $i++) {
             $mid = ($low + $high) / 2;
-            $this->fits($section, $mid) ? $low = $mid : $high = $mid;
+            $this->fits($section, $mid) ? ($low = $mid) : ($high = $mid);
         }
         // rounded down to what was seen to fit
         $most = floor($size * $low * 1e6) / 1e6;
@@ -98,7 +104,7 @@ final class Room
         $this->spots = $this->strips = $this->small = [];
         try {
             foreach ($this->shapes as $name => $e) {
-                if (! $this->place($name, $e, $section, $share)) {
+                if (!$this->place($name, $e, $section, $share)) {
                     return false;
                 }
             }
@@ -106,7 +112,7 @@ final class Room
             return false;
         }
 
-        return ! $this->stripsMeet() && $this->onFaces();
+        return !$this->stripsMeet() && $this->onFaces();
     }
 
     /**
@@ -129,7 +135,7 @@ final class Room
             foreach ([[$e->edge->left, $s->onLeft], [$e->edge->right, $s->onRight]] as [$face, $touch]) {
                 $p = $this->ended($name, $k, $face, $touch, $s, $section, $share);
                 // beyond the axis of a small arc others take what is to be taken
-                if ($e->convex && ($p === null || ! $this->sameSide($e, $s->edge, $p) && ! $e->edge->closed)) {
+                if ($e->convex && ($p === null || (!$this->sameSide($e, $s->edge, $p) && !$e->edge->closed))) {
                     $this->small[$name] = $p !== null;
 
                     continue;
@@ -141,12 +147,23 @@ final class Room
                     continue;
                 }
                 // planes at both ends that lean towards each other may leave no length there
-                if (! $this->sameSide($e, $s->edge, $p) || (self::isStraight($e) && isset($before[$face]) && Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) < -self::ROUNDING * (1 + Vector::length($p)))) {
+                if (
+                    !$this->sameSide($e, $s->edge, $p) ||
+                    (self::isStraight($e) &&
+                        isset($before[$face]) &&
+                        Vector::dot(Vector::sub($p, $before[$face]), $e->tangents[$k]) < -self::ROUNDING * (1 + Vector::length($p)))
+                ) {
                     return false;
                 }
                 $this->spots["$name,$face"][] = [$e, $face, $p, $k, false];
                 foreach (isset($before[$face]) && $n === 2 ? self::BETWEEN : [] as $part) {
-                    $this->spots["$name,$face"][] = [$e, $face, Vector::add($before[$face], Vector::sub($p, $before[$face]), $part), $k, true];
+                    $this->spots["$name,$face"][] = [
+                        $e,
+                        $face,
+                        Vector::add($before[$face], Vector::sub($p, $before[$face]), $part),
+                        $k,
+                        true,
+                    ];
                 }
                 $before[$face] = $p;
                 $this->strips[$face][] = [$name, $p, Vector::distance($touch, $s->edge)];
@@ -168,11 +185,13 @@ final class Room
         $e = $this->shapes[$name];
         $plane = $this->ends->planes[$name][$k] ?? null;
         $wall = $this->ends->wallEnds[$name][$k] ?? null;
-        $p = $this->mitred($e, $k, $face, $s, $section, $share) ?? match (true) {
-            $plane === null => $touch,
-            $wall !== null => $wall[0]->carried($e, $k, [$touch], $wall[1])[0],
-            default => $e->carried($touch, $k, ...$plane),
-        };
+        $p =
+            $this->mitred($e, $k, $face, $s, $section, $share) ??
+            match (true) {
+                $plane === null => $touch,
+                $wall !== null => $wall[0]->carried($e, $k, [$touch], $wall[1])[0],
+                default => $e->carried($touch, $k, ...$plane),
+            };
         $round = $this->ends->roundEnds[$name][$k] ?? null;
 
         return $round === null ? $p : $round->slidBack($p, Vector::distance($e->stations[0], $e->stations[count($e->stations) - 1]) / 2);
@@ -196,14 +215,25 @@ final class Room
                 $this->budget->spend(1 + intdiv(count($widest), self::BOXES));
                 $all[$name] = ($all[$name] ?? 0) + 1;
                 foreach ($widest as $other => $width) {
-                    if ($other !== $name && $this->isNear($other, $p, $width) && ! $this->neighbours($name, $other) && ! $this->joined($name, $other, $small) && $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)) {
+                    if (
+                        $other !== $name &&
+                        $this->isNear($other, $p, $width) &&
+                        !$this->neighbours($name, $other) &&
+                        !$this->joined($name, $other, $small) &&
+                        $this->distanceToEdge($other, $p) < $width * (1 - 1e-9)
+                    ) {
                         $met[$name][$other] = ($met[$name][$other] ?? 0) + 1;
                     }
                 }
             }
             foreach ($met as $name => $others) {
                 foreach ($others as $other => $count) {
-                    if ($count > self::MOST_OVER * $all[$name] || $this->shapes[$name]->convex !== $this->shapes[$other]->convex || ! self::isStraight($this->shapes[$name]) || ! self::isStraight($this->shapes[$other])) {
+                    if (
+                        $count > self::MOST_OVER * $all[$name] ||
+                        $this->shapes[$name]->convex !== $this->shapes[$other]->convex ||
+                        !self::isStraight($this->shapes[$name]) ||
+                        !self::isStraight($this->shapes[$other])
+                    ) {
                         return true;
                     }
                 }
@@ -219,7 +249,10 @@ final class Room
         foreach ($this->spots as $spots) {
             $over = 0;
             foreach ($spots as [$e, $face, $p, $k, $between]) {
-                if (! $this->onFace($face, $p, $e, $between ? null : $k) && (++$over > self::MOST_OVER * count($spots) || ! $this->isClear($e, $k, $face, $p))) {
+                if (
+                    !$this->onFace($face, $p, $e, $between ? null : $k) &&
+                    (++$over > self::MOST_OVER * count($spots) || !$this->isClear($e, $k, $face, $p))
+                ) {
                     return false;
                 }
             }
@@ -238,13 +271,20 @@ final class Room
     private function mitred(EdgeShape $e, int $k, int $face, Section $s, Closure $section, float $share): ?array
     {
         $surface = $this->topology->solid->surfaces[$face];
-        if ($e->axis !== null || $e->curve !== null || ! $surface->isFlat() || ($k !== 0 && $k !== count($e->stations) - 1)) {
+        if ($e->axis !== null || $e->curve !== null || !$surface->isFlat() || ($k !== 0 && $k !== count($e->stations) - 1)) {
             return null;
         }
         $v = $e->edge->vertices[$k === 0 ? 0 : count($e->edge->vertices) - 1];
         foreach ($this->topology->endingAt[$v] ?? [] as $edge) {
             $o = $this->shapes[$edge->name] ?? null;
-            if ($o === null || $o === $e || $o->axis !== null || $o->curve !== null || $o->convex !== $e->convex || ($edge->left !== $face && $edge->right !== $face)) {
+            if (
+                $o === null ||
+                $o === $e ||
+                $o->axis !== null ||
+                $o->curve !== null ||
+                $o->convex !== $e->convex ||
+                ($edge->left !== $face && $edge->right !== $face)
+            ) {
                 continue;
             }
             $m = $edge->vertices[0] === $v ? 0 : count($o->stations) - 1;
@@ -314,14 +354,26 @@ final class Room
      */
     private function isNear(string $edge, array $p, float $by): bool
     {
-        if (! isset($this->edgeBoxes[$edge])) {
+        if (!isset($this->edgeBoxes[$edge])) {
             $points = $this->shapes[$edge]->stations;
-            $this->edgeBoxes[$edge] = [min(array_column($points, 0)), min(array_column($points, 1)), min(array_column($points, 2)), max(array_column($points, 0)), max(array_column($points, 1)), max(array_column($points, 2))];
+            $this->edgeBoxes[$edge] = [
+                min(array_column($points, 0)),
+                min(array_column($points, 1)),
+                min(array_column($points, 2)),
+                max(array_column($points, 0)),
+                max(array_column($points, 1)),
+                max(array_column($points, 2)),
+            ];
         }
         [$x0, $y0, $z0, $x1, $y1, $z1] = $this->edgeBoxes[$edge];
         $by += Fineness::CHORD;
 
-        return $p[0] >= $x0 - $by && $p[0] <= $x1 + $by && $p[1] >= $y0 - $by && $p[1] <= $y1 + $by && $p[2] >= $z0 - $by && $p[2] <= $z1 + $by;
+        return $p[0] >= $x0 - $by &&
+            $p[0] <= $x1 + $by &&
+            $p[1] >= $y0 - $by &&
+            $p[1] <= $y1 + $by &&
+            $p[2] >= $z0 - $by &&
+            $p[2] <= $z1 + $by;
     }
 
     /** @param V $p */
@@ -357,7 +409,9 @@ final class Room
      */
     private function sameSide(EdgeShape $e, array $edge, array $p): bool
     {
-        return $e->axis === null || Vector::dot(Vector::sub($p, $e->centre), Vector::sub($edge, $e->centre)) > -1e-9 * Vector::dot(Vector::sub($edge, $e->centre), Vector::sub($edge, $e->centre));
+        return $e->axis === null ||
+            Vector::dot(Vector::sub($p, $e->centre), Vector::sub($edge, $e->centre)) >
+                -1e-9 * Vector::dot(Vector::sub($edge, $e->centre), Vector::sub($edge, $e->centre));
     }
 
     /** How far a face's facets stray from it beside an edge, mm. */
@@ -384,9 +438,14 @@ final class Room
         foreach ($triangles as $t) {
             [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
             $out[] = [
-                $t, 1e-6 * (1 + abs($s->offset[$s->facet[$t]])),
-                min($s->x[$a], $s->x[$b], $s->x[$c]), min($s->y[$a], $s->y[$b], $s->y[$c]), min($s->z[$a], $s->z[$b], $s->z[$c]),
-                max($s->x[$a], $s->x[$b], $s->x[$c]), max($s->y[$a], $s->y[$b], $s->y[$c]), max($s->z[$a], $s->z[$b], $s->z[$c]),
+                $t,
+                1e-6 * (1 + abs($s->offset[$s->facet[$t]])),
+                min($s->x[$a], $s->x[$b], $s->x[$c]),
+                min($s->y[$a], $s->y[$b], $s->y[$c]),
+                min($s->z[$a], $s->z[$b], $s->z[$c]),
+                max($s->x[$a], $s->x[$b], $s->x[$c]),
+                max($s->y[$a], $s->y[$b], $s->y[$c]),
+                max($s->z[$a], $s->z[$b], $s->z[$c]),
             ];
         }
 
@@ -403,10 +462,13 @@ final class Room
     {
         $this->faces[$face] ??= $this->boxes($this->topology->trianglesOf($this->topology->solid->surfaces[$face]->name));
         $last = count($e->stations) - 1;
-        if (! $e->edge->closed && ($k === 0 || $k === $last)) {
+        if (!$e->edge->closed && ($k === 0 || $k === $last)) {
             $t = $e->tangents[$k];
             $l = Vector::distance($e->stations[0], $e->stations[$last]);
-            $p = $e->axis === null ? Vector::add($p, $t, ($k === 0 ? 1e-6 : -1e-6) * $l) : Vector::add($e->centre, Vector::turned(Vector::sub($p, $e->centre), $e->axis, $k === 0 ? 1e-4 : -1e-4));
+            $p =
+                $e->axis === null
+                    ? Vector::add($p, $t, ($k === 0 ? 1e-6 : -1e-6) * $l)
+                    : Vector::add($e->centre, Vector::turned(Vector::sub($p, $e->centre), $e->axis, $k === 0 ? 1e-4 : -1e-4));
         }
         $s = $this->topology->solid;
         $this->budget->spend(1 + intdiv(count($this->faces[$face]), self::BOXES));
@@ -414,7 +476,14 @@ final class Room
         [$px, $py, $pz] = $p;
         foreach ($this->faces[$face] as [$t, $far, $x0, $y0, $z0, $x1, $y1, $z1]) {
             $reach = $far + $stray;
-            if ($px < $x0 - $reach || $px > $x1 + $reach || $py < $y0 - $reach || $py > $y1 + $reach || $pz < $z0 - $reach || $pz > $z1 + $reach) {
+            if (
+                $px < $x0 - $reach ||
+                $px > $x1 + $reach ||
+                $py < $y0 - $reach ||
+                $py > $y1 + $reach ||
+                $pz < $z0 - $reach ||
+                $pz > $z1 + $reach
+            ) {
                 continue;
             }
             $f = $s->facet[$t];
@@ -425,7 +494,7 @@ final class Room
             $in = true;
             for ($i = 0; $i < 3 && $in; $i++) {
                 $a = $this->point($s->start[3 * $t + $i]);
-                $b = $this->point($s->start[3 * $t + ($i + 1) % 3]);
+                $b = $this->point($s->start[3 * $t + (($i + 1) % 3)]);
                 $in = Vector::dot(Vector::cross(Vector::sub($b, $a), Vector::sub($p, $a)), $n) >= -$reach * Vector::distance($a, $b);
             }
             if ($in) {
@@ -450,6 +519,6 @@ final class Room
         $this->inside ??= new Inside($this->topology->solid);
         $inside = $this->inside->has(Vector::add($p, $n, 2.5 * Fineness::CHORD), $this->budget);
 
-        return $e->convex ? ! $inside : $inside || $this->lips->note($e, $face);
+        return $e->convex ? !$inside : $inside || $this->lips->note($e, $face);
     }
 }

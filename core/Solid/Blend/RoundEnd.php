@@ -57,9 +57,9 @@ final readonly class RoundEnd
         $far = 0.0;
         foreach ($points as $p) {
             for ($i = 0; $i <= self::STEPS; $i++) {
-                $t = $most * $i / self::STEPS;
+                $t = ($most * $i) / self::STEPS;
                 if ($this->outside(Vector::add($p, $this->ahead, $t)) > 0) {
-                    $far = max($far, $i === 0 ? 0.0 : $this->halved($p, $most * ($i - 1) / self::STEPS, $t, 0.0)[1]);
+                    $far = max($far, $i === 0 ? 0.0 : $this->halved($p, ($most * ($i - 1)) / self::STEPS, $t, 0.0)[1]);
 
                     break;
                 }
@@ -82,9 +82,9 @@ final readonly class RoundEnd
             return $p;
         }
         for ($i = 1; $i <= self::STEPS; $i++) {
-            $t = -$most * $i / self::STEPS;
+            $t = (-$most * $i) / self::STEPS;
             if ($this->outside(Vector::add($p, $this->ahead, $t)) < -self::IN) {
-                return Vector::add($p, $this->ahead, $this->halved($p, $t, -$most * ($i - 1) / self::STEPS, -self::IN)[0]);
+                return Vector::add($p, $this->ahead, $this->halved($p, $t, (-$most * ($i - 1)) / self::STEPS, -self::IN)[0]);
             }
         }
 
@@ -103,7 +103,7 @@ final readonly class RoundEnd
     {
         for ($k = 0; $k < self::HALVINGS; $k++) {
             $mid = ($in + $out) / 2;
-            $this->outside(Vector::add($p, $this->ahead, $mid)) > $level ? $out = $mid : $in = $mid;
+            $this->outside(Vector::add($p, $this->ahead, $mid)) > $level ? ($out = $mid) : ($in = $mid);
         }
 
         return [$in, $out];

@@ -73,7 +73,12 @@ final readonly class Section
     {
         $p = $e->stations[$station];
 
-        return new self($p, self::along($e, $e->left, $p, self::into($e, $station, true), $left), self::along($e, $e->right, $p, self::into($e, $station, false), $right), null);
+        return new self(
+            $p,
+            self::along($e, $e->left, $p, self::into($e, $station, true), $left),
+            self::along($e, $e->right, $p, self::into($e, $station, false), $right),
+            null,
+        );
     }
 
     /**
@@ -86,7 +91,7 @@ final readonly class Section
     private static function along(EdgeShape $e, Surface $s, array $p, array $way, float $far): array
     {
         $q = Vector::add($p, $way, $far);
-        if (! $e->bulges($s)) {
+        if (!$e->bulges($s)) {
             return $q;
         }
         for ($i = 0; $i < 60; $i++) {

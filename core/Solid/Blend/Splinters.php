@@ -35,10 +35,10 @@ final class Splinters
                 }
             }
         }
-        $there = array_flip(array_map(static fn (Surface $u): string => $u->name, $s->surfaces));
+        $there = array_flip(array_map(static fn(Surface $u): string => $u->name, $s->surfaces));
         $out = null;
         foreach ($corners as $f => $points) {
-            if (! self::isSmall(array_values($points))) {
+            if (!self::isSmall(array_values($points))) {
                 continue;
             }
             foreach ($faces as $face) {
@@ -66,7 +66,7 @@ final class Splinters
         foreach ($s->surfaceOf as $f => $u) {
             $s->surfaceOf[$f] = $number[$u] ??= count($number);
         }
-        $s->surfaces = array_map(static fn (int $u): Surface => $s->surfaces[$u], array_keys($number));
+        $s->surfaces = array_map(static fn(int $u): Surface => $s->surfaces[$u], array_keys($number));
 
         return $s;
     }

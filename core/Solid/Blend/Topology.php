@@ -32,7 +32,7 @@ final class Topology
     /** The topology of a solid. The last one asked for is remembered: one part is looked at in many ways in turn. */
     public static function of(Solid $solid): self
     {
-        return self::$last !== null && self::$last->solid === $solid ? self::$last : self::$last = new self($solid);
+        return self::$last !== null && self::$last->solid === $solid ? self::$last : (self::$last = new self($solid));
     }
 
     private function __construct(public readonly Solid $solid)
@@ -63,7 +63,7 @@ final class Topology
             }
         }
         // a chain goes on through a vertex where only its own two faces meet, once each
-        $through = array_map(static fn (array $pairs): bool => array_values($pairs) === [2], $degree);
+        $through = array_map(static fn(array $pairs): bool => array_values($pairs) === [2], $degree);
         $next = [];
         foreach ($crease as $h => [$a, $b]) {
             $next[$solid->start[$h]][$a * $many + $b] = $h;
@@ -72,14 +72,18 @@ final class Topology
         foreach ($crease as $h => [$a, $b]) {
             $o = $solid->twin[$h];
             $g = $through[$solid->start[$o]] ? $next[$solid->start[$o]][$a * $many + $b] : $h;
-            if ($g !== $h && (! $this->runOn($solid->facet[intdiv($h, 3)], $solid->facet[intdiv($g, 3)]) || ! $this->runOn($solid->facet[intdiv($o, 3)], $solid->facet[intdiv($solid->twin[$g], 3)]))) {
+            if (
+                $g !== $h &&
+                (!$this->runOn($solid->facet[intdiv($h, 3)], $solid->facet[intdiv($g, 3)]) ||
+                    !$this->runOn($solid->facet[intdiv($o, 3)], $solid->facet[intdiv($solid->twin[$g], 3)]))
+            ) {
                 $through[$solid->start[$o]] = false;
             }
         }
         $chains = $used = [];
         foreach ([false, true] as $rings) {
             foreach ($crease as $h => [$a, $b]) {
-                if (isset($used[$h]) || $a > $b || (! $rings && $through[$solid->start[$h]])) {
+                if (isset($used[$h]) || $a > $b || (!$rings && $through[$solid->start[$h]])) {
                     continue;
                 }
                 $halfEdges = [];
@@ -89,9 +93,9 @@ final class Topology
                     $halfEdges[] = $g;
                     $end = $solid->start[$solid->twin[$g]];
                     $g = $through[$end] ? $next[$end][$a * $many + $b] : -1;
-                } while ($g >= 0 && ! isset($used[$g]));
-                $vertices = array_map(static fn (int $e): int => $solid->start[$e], $halfEdges);
-                if (! $rings) {
+                } while ($g >= 0 && !isset($used[$g]));
+                $vertices = array_map(static fn(int $e): int => $solid->start[$e], $halfEdges);
+                if (!$rings) {
                     $vertices[] = $end;
                 }
                 $chains[] = [$this->place($vertices), $a, $b, $vertices, $halfEdges, $rings];
@@ -99,7 +103,7 @@ final class Topology
         }
         $edges = $ending = [];
         // pieces between the same faces are numbered by their place, whatever the order of the triangles
-        usort($chains, static fn (array $p, array $q): int => $p[0] <=> $q[0]);
+        usort($chains, static fn(array $p, array $q): int => $p[0] <=> $q[0]);
         foreach ($chains as [, $a, $b, $vertices, $halfEdges, $closed]) {
             $names = [$solid->surfaces[$a]->name, $solid->surfaces[$b]->name];
             sort($names, SORT_STRING);
@@ -108,7 +112,7 @@ final class Topology
                 $name = "$base $k";
             }
             $edge = $edges[$name] = new Edge($name, $a, $b, $vertices, $halfEdges, $closed);
-            if (! $closed) {
+            if (!$closed) {
                 $ending[$vertices[0]][] = $edge;
                 $ending[$vertices[count($vertices) - 1]][] = $edge;
             }
@@ -129,7 +133,7 @@ final class Topology
             return false;
         }
 
-        return ! $s->surfaces[$a]->isFlat() || $s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g] > self::ONE_PLANE;
+        return !$s->surfaces[$a]->isFlat() || $s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g] > self::ONE_PLANE;
     }
 
     public function face(int $triangle): int

@@ -106,7 +106,12 @@ final class TrueCurve
         $v = $s->start[$h];
         $g = $surface->isFlat() ? $normals[0] : SurfaceEquation::outward($surface, [$s->x[$v], $s->y[$v], $s->z[$v]], [0.0, 0.0, 0.0]);
 
-        return ['surface' => $surface, 'normal' => $normals[0], 'offset' => $s->offset[$f], 'sign' => Vector::dot($g, $normals[0]) < 0 ? -1.0 : 1.0];
+        return [
+            'surface' => $surface,
+            'normal' => $normals[0],
+            'offset' => $s->offset[$f],
+            'sign' => Vector::dot($g, $normals[0]) < 0 ? -1.0 : 1.0,
+        ];
     }
 
     /**
@@ -116,7 +121,9 @@ final class TrueCurve
      */
     private static function normal(array $side, array $p): array
     {
-        return $side['surface']->isFlat() ? $side['normal'] : Vector::add([0.0, 0.0, 0.0], SurfaceEquation::outward($side['surface'], $p, [0.0, 0.0, 0.0]), $side['sign']);
+        return $side['surface']->isFlat()
+            ? $side['normal']
+            : Vector::add([0.0, 0.0, 0.0], SurfaceEquation::outward($side['surface'], $p, [0.0, 0.0, 0.0]), $side['sign']);
     }
 
     /**
@@ -127,7 +134,15 @@ final class TrueCurve
     {
         $q = $p;
         for ($i = 0; $i < 30; $i++) {
-            $rows = array_map(static fn (array $s): array => [$s['surface']->isFlat() ? Vector::dot($s['normal'], $q) - $s['offset'] : $s['sign'] * SurfaceEquation::distance($s['surface'], $q), self::normal($s, $q)], $this->sides);
+            $rows = array_map(
+                static fn(array $s): array => [
+                    $s['surface']->isFlat()
+                        ? Vector::dot($s['normal'], $q) - $s['offset']
+                        : $s['sign'] * SurfaceEquation::distance($s['surface'], $q),
+                    self::normal($s, $q),
+                ],
+                $this->sides,
+            );
             $step = LeastStep::of($rows);
             $q = Vector::add($q, $step);
             if (Vector::length($step) < 1e-12 * (1 + Vector::length($q))) {
@@ -196,13 +211,15 @@ final class TrueCurve
         $out = [];
         $k = 1;
         for ($i = 0; $i < ($this->edge->closed ? $n : $n + 1); $i++) {
-            $at = $whole * $i / $n;
+            $at = ($whole * $i) / $n;
             while ($k < count($way) - 1 && $way[$k] < $at) {
                 $k++;
             }
             $along = Vector::sub($points[$k], $points[$k - 1]);
             $share = $way[$k] > $way[$k - 1] ? ($at - $way[$k - 1]) / ($way[$k] - $way[$k - 1]) : 0.0;
-            $p = $this->onBoth(Vector::add($points[$k - 1], $along, $share)) ?? throw new Refused('edge-shape', 'The faces do not meet along this edge in a way that can be followed.');
+            $p =
+                $this->onBoth(Vector::add($points[$k - 1], $along, $share)) ??
+                throw new Refused('edge-shape', 'The faces do not meet along this edge in a way that can be followed.');
             $out[] = $this->station($p, $along);
         }
 

@@ -45,12 +45,18 @@ final class WallEnd
      * @param V $ahead unit, out of the edge
      * @param int $facet one of the face where the edge ends
      */
-    public function __construct(private readonly Solid $solid, private readonly Topology $topology, private readonly int $face, private readonly array $at, private readonly array $ahead, int $facet)
-    {
+    public function __construct(
+        private readonly Solid $solid,
+        private readonly Topology $topology,
+        private readonly int $face,
+        private readonly array $at,
+        private readonly array $ahead,
+        int $facet,
+    ) {
         $n = [$solid->nx[$facet], $solid->ny[$facet], $solid->nz[$facet]];
         $surface = $solid->surfaces[$face];
         $this->convex = Vector::dot(SurfaceEquation::outward($surface, $at, [0.0, 0.0, 0.0]), $n) > 0;
-        $this->farthest = $this->convex === (Vector::dot($n, $ahead) < 0);
+        $this->farthest = $this->convex === Vector::dot($n, $ahead) < 0;
     }
 
     /** Looks for the facets near the end. @param float $size of the section, mm */
@@ -130,7 +136,7 @@ final class WallEnd
      */
     public function past(EdgeShape $e, int $k, array $loop, bool $entering): ?float
     {
-        if (! in_array($this->solid->surfaces[$this->face]->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Sphere], true)) {
+        if (!in_array($this->solid->surfaces[$this->face]->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Sphere], true)) {
             return null;
         }
         $far = $size = 0.0;
@@ -151,7 +157,9 @@ final class WallEnd
     {
         $whole = $this->whole($tool->vertexBox());
 
-        return $this->convex ? BooleanOperation::difference($tool, $whole, $budget) : BooleanOperation::intersection($tool, $whole, $budget);
+        return $this->convex
+            ? BooleanOperation::difference($tool, $whole, $budget)
+            : BooleanOperation::intersection($tool, $whole, $budget);
     }
 
     /**
@@ -163,13 +171,16 @@ final class WallEnd
     {
         $u = $this->solid->surfaces[$this->face];
         if ($u->kind === SurfaceKind::Sphere) {
-            return Primitives::sphere('', $u->radius)->moved(Transform::translation($u->point))->renamed(static fn (): string => $u->name);
+            return Primitives::sphere('', $u->radius)->moved(Transform::translation($u->point))->renamed(static fn(): string => $u->name);
         }
         $x = Vector::across($u->axis);
         $y = Vector::cross($u->axis, $x);
         [$low, $high] = [INF, -INF];
         for ($corner = 0; $corner < 8; $corner++) {
-            $h = Vector::dot(Vector::sub([$box[$corner & 1 ? 3 : 0], $box[$corner & 2 ? 4 : 1], $box[$corner & 4 ? 5 : 2]], $u->point), $u->axis);
+            $h = Vector::dot(
+                Vector::sub([$box[$corner & 1 ? 3 : 0], $box[$corner & 2 ? 4 : 1], $box[$corner & 4 ? 5 : 2]], $u->point),
+                $u->axis,
+            );
             [$low, $high] = [min($low, $h), max($high, $h)];
         }
         [$low, $high] = [$low - 1.0, $high + 1.0];
@@ -180,10 +191,19 @@ final class WallEnd
         }
         $loops = [];
         foreach ([$low, $high] as $h) {
-            $loops[] = [array_map(static fn (float $a): array => Vector::add(Vector::add(Vector::add($u->point, $u->axis, $h), $x, ($u->radius + $u->slope * $h) * cos($a)), $y, ($u->radius + $u->slope * $h) * sin($a)), $this->turns($x, $y))];
+            $loops[] = [
+                array_map(
+                    static fn(float $a): array => Vector::add(
+                        Vector::add(Vector::add($u->point, $u->axis, $h), $x, ($u->radius + $u->slope * $h) * cos($a)),
+                        $y,
+                        ($u->radius + $u->slope * $h) * sin($a),
+                    ),
+                    $this->turns($x, $y),
+                ),
+            ];
         }
 
-        return Skin::over($loops, static fn (): Surface => $u, 'below', 'above');
+        return Skin::over($loops, static fn(): Surface => $u, 'below', 'above');
     }
 
     /**
@@ -212,7 +232,7 @@ final class WallEnd
         }
         sort($at);
         $out = [];
-        $step = 2 * M_PI / Fineness::facets($u->radius);
+        $step = (2 * M_PI) / Fineness::facets($u->radius);
         $n = count($at);
         if ($n === 0) {
             $at = [0.0];
@@ -222,7 +242,7 @@ final class WallEnd
             $next = $i + 1 < $n ? $at[$i + 1] : $at[0] + 2 * M_PI;
             $parts = max(1, (int) round(($next - $a) / $step));
             for ($j = 0; $j < $parts; $j++) {
-                $out[] = $a + ($next - $a) * $j / $parts;
+                $out[] = $a + (($next - $a) * $j) / $parts;
             }
         }
 

@@ -51,7 +51,7 @@ final class BooleanOperation
     {
         $budget ??= Budget::unlimited();
         foreach ([$p, $q] as $s) {
-            if (in_array(-1, $s->twin, true) || ! is_finite(array_sum($s->x) + array_sum($s->y) + array_sum($s->z))) {
+            if (in_array(-1, $s->twin, true) || !is_finite(array_sum($s->x) + array_sum($s->y) + array_sum($s->z))) {
                 throw new InvalidArgumentException('Only closed solids with finite coordinates can be combined.');
             }
         }
@@ -60,7 +60,7 @@ final class BooleanOperation
         }
         [$p, $q] = SameFaces::matched($p, $q);
         if (SameFaces::areOneSolid($p, $q)) {
-            return $op === Operation::Difference ? new Solid : $p;
+            return $op === Operation::Difference ? new Solid() : $p;
         }
         // the choice of axes, or the filters, may be what upset the balance or folded a face
         $best = null;
@@ -94,7 +94,12 @@ final class BooleanOperation
     /** Area of the triangles that came out folded over, mm2. */
     private float $folded = 0.0;
 
-    private function __construct(private readonly Solid $p, private readonly Solid $q, private readonly Operation $op, private readonly Budget $budget) {}
+    private function __construct(
+        private readonly Solid $p,
+        private readonly Solid $q,
+        private readonly Operation $op,
+        private readonly Budget $budget,
+    ) {}
 
     private function evaluate(bool $filter): Solid
     {
@@ -114,7 +119,7 @@ final class BooleanOperation
         ksort($common);
         if ($p->isEmpty() || $q->isEmpty() || $common[0] > $common[3] || $common[1] > $common[4] || $common[2] > $common[5]) {
             return match ($op) {
-                Operation::Intersection => new Solid,
+                Operation::Intersection => new Solid(),
                 Operation::Difference => $p,
                 Operation::Union => $p->isEmpty() ? $q : ($q->isEmpty() ? $p : $this->beside()),
             };
@@ -130,9 +135,9 @@ final class BooleanOperation
 
         [$mesh, $narrow] = $this->filled($pair, $outlines, $size, $tolerance);
         // untouched facets too may continue in one of the other solid: on flats, and on rounds that both have
-        $keys = array_map(static fn (Surface $s): string => $s->geometryKey(), $pair->surfaces);
+        $keys = array_map(static fn(Surface $s): string => $s->geometryKey(), $pair->surfaces);
         $both = array_intersect(array_slice($keys, 0, $pair->pSurfaces), array_slice($keys, $pair->pSurfaces));
-        $keys = array_filter($keys, static fn (string $key): bool => $key === 'plane' || in_array($key, $both, true));
+        $keys = array_filter($keys, static fn(string $key): bool => $key === 'plane' || in_array($key, $both, true));
         $flats = [];
         foreach ($broad->pTriangles as $t) {
             $f = $pair->pFacet[$t];
@@ -175,7 +180,7 @@ final class BooleanOperation
         $second = new Triangulator($outlines, $pair, 1e-7 * $size, $tolerance);
         $left = $outlines->groups;
         foreach (array_keys($first->foldedFaces) as $folded) {
-            if (! isset($left[$folded])) {
+            if (!isset($left[$folded])) {
                 continue;
             }
             $f = $facets[$folded];

@@ -33,7 +33,7 @@ final class BoxTree
             $u = $u < 0 ? 0 : ($u > 1023 ? 1023 : $u);
             $v = $v < 0 ? 0 : ($v > 1023 ? 1023 : $v);
             $w = $w < 0 ? 0 : ($w > 1023 ? 1023 : $w);
-            $keys[] = (($spread[$u] << 2 | $spread[$v] << 1 | $spread[$w]) << 24) | $i;
+            $keys[] = ((($spread[$u] << 2) | ($spread[$v] << 1) | $spread[$w]) << 24) | $i;
         }
         sort($keys);
         $leaves = 1;
@@ -42,7 +42,7 @@ final class BoxTree
         }
         $order = [];
         foreach ($keys as $key) {
-            $order[] = $key & 0xFFFFFF;
+            $order[] = $key & 0xffffff;
         }
         $node = array_fill(0, 12 * $leaves, 0.0);
         for ($l = 0; $l < $leaves; $l++) {
@@ -85,9 +85,9 @@ final class BoxTree
         static $table = [];
         if ($table === []) {
             for ($a = 0; $a < 1024; $a++) {
-                $b = ($a | ($a << 16)) & 0x030000FF;
-                $b = ($b | ($b << 8)) & 0x0300F00F;
-                $b = ($b | ($b << 4)) & 0x030C30C3;
+                $b = ($a | ($a << 16)) & 0x030000ff;
+                $b = ($b | ($b << 8)) & 0x0300f00f;
+                $b = ($b | ($b << 4)) & 0x030c30c3;
                 $table[] = ($b | ($b << 2)) & 0x09249249;
             }
         }

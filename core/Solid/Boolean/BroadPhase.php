@@ -44,7 +44,15 @@ final class BroadPhase
         $this->apart = new TriangleSeparation($pair, $margin);
         $this->pTriangles = $this->reaching($common, $m->px, $m->py, $m->pz, $m->pStart, $m->pFacet, $this->pBoxes);
         // a small Q lies in P's box as a whole: what counts is where P's faces are
-        $this->qTriangles = $this->reaching(self::narrowed($common, $this->pBoxes), $m->qx, $m->qy, $m->qz, $m->qStart, $m->qFacet, $this->qBoxes);
+        $this->qTriangles = $this->reaching(
+            self::narrowed($common, $this->pBoxes),
+            $m->qx,
+            $m->qy,
+            $m->qz,
+            $m->qStart,
+            $m->qFacet,
+            $this->qBoxes,
+        );
     }
 
     /**
@@ -191,7 +199,14 @@ final class BroadPhase
             $a = $stack[--$top];
             $o = 6 * $a;
             $u = 6 * $b;
-            if ($pNode[$o] > $qNode[$u + 3] || $pNode[$o + 3] < $qNode[$u] || $pNode[$o + 1] > $qNode[$u + 4] || $pNode[$o + 4] < $qNode[$u + 1] || $pNode[$o + 2] > $qNode[$u + 5] || $pNode[$o + 5] < $qNode[$u + 2]) {
+            if (
+                $pNode[$o] > $qNode[$u + 3] ||
+                $pNode[$o + 3] < $qNode[$u] ||
+                $pNode[$o + 1] > $qNode[$u + 4] ||
+                $pNode[$o + 4] < $qNode[$u + 1] ||
+                $pNode[$o + 2] > $qNode[$u + 5] ||
+                $pNode[$o + 5] < $qNode[$u + 2]
+            ) {
                 continue;
             }
             if ($a < $pLeaves) {
@@ -221,6 +236,15 @@ final class BroadPhase
             }
         }
 
-        return (new LeafPairs($this->pair, $this->apart, $this->pTriangles, $this->qTriangles, $this->pBoxes, $this->qBoxes, $this->margin, $this->budget))->in($leaves, $pOrder, $qOrder, array_slice($qNode, 6 * $qLeaves));
+        return (new LeafPairs(
+            $this->pair,
+            $this->apart,
+            $this->pTriangles,
+            $this->qTriangles,
+            $this->pBoxes,
+            $this->qBoxes,
+            $this->margin,
+            $this->budget,
+        ))->in($leaves, $pOrder, $qOrder, array_slice($qNode, 6 * $qLeaves));
     }
 }

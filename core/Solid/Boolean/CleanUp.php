@@ -21,8 +21,16 @@ final class CleanUp
      * @param array<int, string> $surfaceKeys by surface: what equal ones have in common, where facets may continue in others at all
      * @param bool $narrow the mesh may have sides without length
      */
-    public static function run(Solid $mesh, OperandPair $pair, int $whole, float $eps, float $size, array $facets, array $surfaceKeys, bool $narrow): Solid
-    {
+    public static function run(
+        Solid $mesh,
+        OperandPair $pair,
+        int $whole,
+        float $eps,
+        float $size,
+        array $facets,
+        array $surfaceKeys,
+        bool $narrow,
+    ): Solid {
         $m = new WorkingMesh($mesh, $pair, $whole, $eps);
         self::unifyFacets($m, $facets, $surfaceKeys, $size);
         if ($narrow) {
@@ -53,14 +61,27 @@ final class CleanUp
             $ny = $pair->fy[$f];
             $nz = $pair->fz[$f];
             $d = $pair->fd[$f];
-            $key = (round($nx * 1e7) + 0.0) . '|' . (round($ny * 1e7) + 0.0) . '|' . (round($nz * 1e7) + 0.0) . '|' . (round($d * 1e7) + 0.0) . '|' . $surfaceKeys[$s];
+            $key =
+                round($nx * 1e7) +
+                0.0 .
+                '|' .
+                (round($ny * 1e7) + 0.0) .
+                '|' .
+                (round($nz * 1e7) + 0.0) .
+                '|' .
+                (round($d * 1e7) + 0.0) .
+                '|' .
+                $surfaceKeys[$s];
             foreach ($known[$key] ?? [] as $g) {
-                if (abs($pair->fx[$g] - $nx) + abs($pair->fy[$g] - $ny) + abs($pair->fz[$g] - $nz) <= self::SAME_PLANE && abs($pair->fd[$g] - $d) <= self::SAME_PLANE * $size) {
+                if (
+                    abs($pair->fx[$g] - $nx) + abs($pair->fy[$g] - $ny) + abs($pair->fz[$g] - $nz) <= self::SAME_PLANE &&
+                    abs($pair->fd[$g] - $d) <= self::SAME_PLANE * $size
+                ) {
                     $map[$f] = $g;
                     break;
                 }
             }
-            if (! isset($map[$f])) {
+            if (!isset($map[$f])) {
                 $known[$key][] = $f;
             }
         }

@@ -125,7 +125,7 @@ final class Compaction
             if ($is) {
                 continue;
             }
-            while ($last > $n && ! $used[$last]) {
+            while ($last > $n && !$used[$last]) {
                 $last--;
             }
             if ($last > $n) {

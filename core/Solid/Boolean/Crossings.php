@@ -45,8 +45,14 @@ final class Crossings
     /** @var array<int, array{bool,int,int}> crossing => edge is P's, half-edge, face */
     public array $origin = [];
 
-    public function __construct(private readonly OperandPair $pair, ShadowPredicates $shadow, BroadPhase $broad, Operation $op, private readonly float $margin, Budget $budget)
-    {
+    public function __construct(
+        private readonly OperandPair $pair,
+        ShadowPredicates $shadow,
+        BroadPhase $broad,
+        Operation $op,
+        private readonly float $margin,
+        Budget $budget,
+    ) {
         $m = $pair;
         $sign = $op === Operation::Intersection ? 1 : -1;
         $nq = count($m->qFacet);
@@ -59,7 +65,20 @@ final class Crossings
             $g = $broad->qTriangles[$j];
             for ($h = 3 * $f, $end = $h + 3; $h < $end; $h++) {
                 $t = $m->pTwin[$h];
-                if ($t < $h || $this->misses($m->px, $m->py, $m->pz, $m->pStart[$h], $m->pStart[$h + 1 < $end ? $h + 1 : $h - 2], $broad->qBoxes, 6 * $j, $m->qFacet[$g], $broad->apart->qEdges[$g] ?? [])) {
+                if (
+                    $t < $h ||
+                    $this->misses(
+                        $m->px,
+                        $m->py,
+                        $m->pz,
+                        $m->pStart[$h],
+                        $m->pStart[$h + 1 < $end ? $h + 1 : $h - 2],
+                        $broad->qBoxes,
+                        6 * $j,
+                        $m->qFacet[$g],
+                        $broad->apart->qEdges[$g] ?? [],
+                    )
+                ) {
                     continue;
                 }
                 $c = $shadow->edgeFace($h, $g);
@@ -78,7 +97,20 @@ final class Crossings
             }
             for ($h = 3 * $g, $end = $h + 3; $h < $end; $h++) {
                 $t = $m->qTwin[$h];
-                if ($t < $h || $this->misses($m->qx, $m->qy, $m->qz, $m->qStart[$h], $m->qStart[$h + 1 < $end ? $h + 1 : $h - 2], $broad->pBoxes, 6 * $i, $m->pFacet[$f], $broad->apart->pEdges[$f] ?? [])) {
+                if (
+                    $t < $h ||
+                    $this->misses(
+                        $m->qx,
+                        $m->qy,
+                        $m->qz,
+                        $m->qStart[$h],
+                        $m->qStart[$h + 1 < $end ? $h + 1 : $h - 2],
+                        $broad->pBoxes,
+                        6 * $i,
+                        $m->pFacet[$f],
+                        $broad->apart->pEdges[$f] ?? [],
+                    )
+                ) {
                     continue;
                 }
                 $c = $shadow->faceEdge($f, $h);

@@ -94,9 +94,10 @@ final class FaceOutlines
     private function alongEdges(int $side, array $touched, array &$inner): void
     {
         $m = $this->pair;
-        [$start, $twin, $facet, $x, $y, $z] = $side === 1
-            ? [$m->qStart, $m->qTwin, $m->qFacet, $m->qx, $m->qy, $m->qz]
-            : [$m->pStart, $m->pTwin, $m->pFacet, $m->px, $m->py, $m->pz];
+        [$start, $twin, $facet, $x, $y, $z] =
+            $side === 1
+                ? [$m->qStart, $m->qTwin, $m->qFacet, $m->qx, $m->qy, $m->qz]
+                : [$m->pStart, $m->pTwin, $m->pFacet, $m->px, $m->py, $m->pz];
         $inc = $this->inclusion->of[$side];
         $id = $this->inclusion->id[$side];
         $events = $side === 1 ? $this->crossings->onQ : $this->crossings->onP;
@@ -125,7 +126,10 @@ final class FaceOutlines
                     $dy = $y[$v] - $y[$u];
                     $dz = $z[$v] - $z[$u];
                     foreach ($events[$h] as $c) {
-                        $t = $dx * ($this->crossings->x[$c] - $x[$u]) + $dy * ($this->crossings->y[$c] - $y[$u]) + $dz * ($this->crossings->z[$c] - $z[$u]);
+                        $t =
+                            $dx * ($this->crossings->x[$c] - $x[$u]) +
+                            $dy * ($this->crossings->y[$c] - $y[$u]) +
+                            $dz * ($this->crossings->z[$c] - $z[$u]);
                         $w = $this->crossings->weight[$c];
                         for ($k = 0; $k < abs($w); $k++) {
                             if ($w > 0) {
@@ -204,13 +208,13 @@ final class FaceOutlines
                 $best = -1.0;
                 $axis = $c->x;
                 foreach ([$c->x, $c->y, $c->z] as $values) {
-                    $at = array_map(static fn (array $e): float => $values[$e[0]], [...$rise, ...$fall]);
+                    $at = array_map(static fn(array $e): float => $values[$e[0]], [...$rise, ...$fall]);
                     if (max($at) - min($at) > $best) {
                         $best = max($at) - min($at);
                         $axis = $values;
                     }
                 }
-                $order = static fn (array $a, array $b): int => $axis[$a[0]] <=> $axis[$b[0]] ?: $a[1] <=> $b[1];
+                $order = static fn(array $a, array $b): int => $axis[$a[0]] <=> $axis[$b[0]] ?: $a[1] <=> $b[1];
                 usort($rise, $order);
                 usort($fall, $order);
             }
@@ -297,7 +301,7 @@ final class FaceOutlines
         $this->dropStraightVertices($next, $prev, $alive);
         $seen = [];
         for ($i = 0; $i < $n; $i++) {
-            if (! $alive[$i] || isset($seen[$i])) {
+            if (!$alive[$i] || isset($seen[$i])) {
                 continue;
             }
             $vertices = $tokens = [];
@@ -332,7 +336,7 @@ final class FaceOutlines
             }
         }
         for ($i = 0; $i < $n; $i++) {
-            if (! $alive[$i]) {
+            if (!$alive[$i]) {
                 continue;
             }
             while (true) {
@@ -343,7 +347,7 @@ final class FaceOutlines
                 }
                 $ip = $pieceOf[$this->partner[$this->token[$i]]] ?? -1;
                 $jp = $pieceOf[$this->partner[$this->token[$j]]] ?? -1;
-                if ($ip < 0 || $jp < 0 || ! $alive[$ip] || ! $alive[$jp] || $next[$jp] !== $ip) {
+                if ($ip < 0 || $jp < 0 || !$alive[$ip] || !$alive[$jp] || $next[$jp] !== $ip) {
                     break;
                 }
                 $ipNext = $next[$ip];
@@ -400,7 +404,7 @@ final class FaceOutlines
             $i = $inc[$m->pStart[3 * $f]];
             if ($i !== 1) {
                 $this->facet[$f] = -1;
-                if ($i !== 0 && ! isset($touched[0][$f])) {
+                if ($i !== 0 && !isset($touched[0][$f])) {
                     $turned[] = $f;
                 }
             }
@@ -420,7 +424,7 @@ final class FaceOutlines
         $inc = $this->inclusion->of[1];
         $stay = [];
         foreach ($m->qFacet as $f => $_) {
-            if ($inc[$m->qStart[3 * $f]] !== 0 && ! isset($touched[1][$f])) {
+            if ($inc[$m->qStart[3 * $f]] !== 0 && !isset($touched[1][$f])) {
                 $stay[] = $f;
             }
         }
@@ -449,7 +453,7 @@ final class FaceOutlines
                 $o = $twin[$h];
                 $other = $number[intdiv($o, 3)] ?? -1;
                 if ($other >= 0) {
-                    $this->twin[] = 3 * ($first + $other) + ($reversed ? 2 - $o % 3 : $o % 3);
+                    $this->twin[] = 3 * ($first + $other) + ($reversed ? 2 - ($o % 3) : $o % 3);
                 } else {
                     $token = $this->wholeTokens[$side][$h];
                     $this->halfEdgeOf[$token] = count($this->twin);

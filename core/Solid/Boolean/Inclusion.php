@@ -33,8 +33,13 @@ final class Inclusion
     /** @var array<int, int> where the result's vertices after P's come from: P vertex >= 0, Q vertex -1, crossing c as -2 - c */
     public array $source = [];
 
-    public function __construct(private readonly OperandPair $pair, private readonly ShadowPredicates $shadow, private readonly BroadPhase $broad, Crossings $crossings, Operation $op)
-    {
+    public function __construct(
+        private readonly OperandPair $pair,
+        private readonly ShadowPredicates $shadow,
+        private readonly BroadPhase $broad,
+        Crossings $crossings,
+        Operation $op,
+    ) {
         $m = $pair;
         // far from the other solid nothing is inside it
         $far = $op === Operation::Intersection ? 0 : 1;
@@ -172,15 +177,15 @@ final class Inclusion
             $b = $start[$h + 1];
             $c = $start[$h + 2];
             $k = $x[$a];
-            if ($k < $x0 ? $x[$b] < $x0 && $x[$c] < $x0 : ($k > $x1 && $x[$b] > $x1 && $x[$c] > $x1)) {
+            if ($k < $x0 ? $x[$b] < $x0 && $x[$c] < $x0 : $k > $x1 && $x[$b] > $x1 && $x[$c] > $x1) {
                 continue;
             }
             $k = $y[$a];
-            if ($k < $y0 ? $y[$b] < $y0 && $y[$c] < $y0 : ($k > $y1 && $y[$b] > $y1 && $y[$c] > $y1)) {
+            if ($k < $y0 ? $y[$b] < $y0 && $y[$c] < $y0 : $k > $y1 && $y[$b] > $y1 && $y[$c] > $y1) {
                 continue;
             }
             $k = $z[$a];
-            if ($k < $low ? $z[$b] < $low && $z[$c] < $low : ($k > $high && $z[$b] > $high && $z[$c] > $high)) {
+            if ($k < $low ? $z[$b] < $low && $z[$c] < $low : $k > $high && $z[$b] > $high && $z[$c] > $high) {
                 continue;
             }
             $w += $isP ? -$this->shadow->vertexFace($vertex, $f) : $this->shadow->faceVertex($f, $vertex);

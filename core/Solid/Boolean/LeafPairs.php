@@ -105,7 +105,10 @@ final class LeafPairs
                 $nx = $planes[$e];
                 $ny = $planes[$e + 1];
                 $nz = $planes[$e + 2];
-                if (($nx > 0 ? $nx * $b0 : $nx * $b3) + ($ny > 0 ? $ny * $b1 : $ny * $b4) + ($nz > 0 ? $nz * $b2 : $nz * $b5) > $planes[$e + 3]) {
+                if (
+                    ($nx > 0 ? $nx * $b0 : $nx * $b3) + ($ny > 0 ? $ny * $b1 : $ny * $b4) + ($nz > 0 ? $nz * $b2 : $nz * $b5) >
+                    $planes[$e + 3]
+                ) {
                     return false;
                 }
             }
@@ -128,7 +131,12 @@ final class LeafPairs
     {
         [$p, $q] = [$this->pBoxes, $this->qBoxes];
 
-        return $q[$l] <= $p[$k + 3] && $q[$l + 3] >= $p[$k] && $q[$l + 1] <= $p[$k + 4] && $q[$l + 4] >= $p[$k + 1] && $q[$l + 2] <= $p[$k + 5] && $q[$l + 5] >= $p[$k + 2];
+        return $q[$l] <= $p[$k + 3] &&
+            $q[$l + 3] >= $p[$k] &&
+            $q[$l + 1] <= $p[$k + 4] &&
+            $q[$l + 4] >= $p[$k + 1] &&
+            $q[$l + 2] <= $p[$k + 5] &&
+            $q[$l + 5] >= $p[$k + 2];
     }
 
     /** @param array<int, int> $qOrder */
@@ -152,7 +160,14 @@ final class LeafPairs
         for ($s = $from; $s < $to; $s++) {
             $j = $qOrder[$s];
             $k = 6 * $j;
-            if ($qBox[$k] > $x1 || $qBox[$k + 3] < $x0 || $qBox[$k + 1] > $y1 || $qBox[$k + 4] < $y0 || $qBox[$k + 2] > $z1 || $qBox[$k + 5] < $z0) {
+            if (
+                $qBox[$k] > $x1 ||
+                $qBox[$k + 3] < $x0 ||
+                $qBox[$k + 1] > $y1 ||
+                $qBox[$k + 4] < $y0 ||
+                $qBox[$k + 2] > $z1 ||
+                $qBox[$k + 5] < $z0
+            ) {
                 continue;
             }
             // all corners of P's triangle beyond the plane of Q's, asked here because it settles most pairs
@@ -166,10 +181,14 @@ final class LeafPairs
                 if ($nx * $bx + $ny * $by + $nz * $bz - $d > $margin && $nx * $cx + $ny * $cy + $nz * $cz - $d > $margin) {
                     continue;
                 }
-            } elseif ($k < -$margin && $nx * $bx + $ny * $by + $nz * $bz - $d < -$margin && $nx * $cx + $ny * $cy + $nz * $cz - $d < -$margin) {
+            } elseif (
+                $k < -$margin &&
+                $nx * $bx + $ny * $by + $nz * $bz - $d < -$margin &&
+                $nx * $cx + $ny * $cy + $nz * $cz - $d < -$margin
+            ) {
                 continue;
             }
-            if (! $this->apart->holds($t, $qTriangles[$j])) {
+            if (!$this->apart->holds($t, $qTriangles[$j])) {
                 $this->found[] = [$i, $j];
             }
         }

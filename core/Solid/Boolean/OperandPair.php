@@ -88,12 +88,12 @@ final class OperandPair
         $this->qTwin = $q->twin;
         $nf = count($p->nx);
         $ns = $this->pSurfaces = count($p->surfaces);
-        $this->qFacet = array_map(static fn (int $f): int => $f + $nf, $q->facet);
+        $this->qFacet = array_map(static fn(int $f): int => $f + $nf, $q->facet);
         $this->fx = array_merge($p->nx, $q->nx);
         $this->fy = array_merge($p->ny, $q->ny);
         $this->fz = array_merge($p->nz, $q->nz);
         $this->fd = array_merge($p->offset, $q->offset);
-        $this->fSurface = array_merge($p->surfaceOf, array_map(static fn (int $s): int => $s + $ns, $q->surfaceOf));
+        $this->fSurface = array_merge($p->surfaceOf, array_map(static fn(int $s): int => $s + $ns, $q->surfaceOf));
         $this->surfaces = array_merge($p->surfaces, $q->surfaces);
     }
 

@@ -39,7 +39,7 @@ final class SameFaces
         $keys = [[], []];
         foreach ([$p, $q] as $side => $s) {
             foreach ($s->surfaces as $i => $u) {
-                if (! $u->isFlat() && $u->patch === null) {
+                if (!$u->isFlat() && $u->patch === null) {
                     $keys[$side][$u->geometryKey()][] = $i;
                 }
             }
@@ -56,7 +56,7 @@ final class SameFaces
         foreach ($s->shared as [$ofP, $ofQ]) {
             [$a, $b] = [$p->surfaces[$ofP[0]], $q->surfaces[$ofQ[0]]];
             foreach ([[$q, $b, $a, false], [$p, $a, $b, true]] as [$solid, $own, $other, $first]) {
-                if (! self::isTurned($solid, $own)) {
+                if (!self::isTurned($solid, $own)) {
                     continue;
                 }
                 $turn = $s->turn($first, $own, $other);
@@ -74,7 +74,11 @@ final class SameFaces
     {
         foreach (array_unique($s->facet) as $f) {
             $u = $s->surfaces[$s->surfaceOf[$f]];
-            if ($u->isFlat() ? Vector::length(Vector::cross([$s->nx[$f], $s->ny[$f], $s->nz[$f]], $about->axis)) > self::SAME : ! self::isAbout($u, $about)) {
+            if (
+                $u->isFlat()
+                    ? Vector::length(Vector::cross([$s->nx[$f], $s->ny[$f], $s->nz[$f]], $about->axis)) > self::SAME
+                    : !self::isAbout($u, $about)
+            ) {
                 return false;
             }
         }
@@ -95,7 +99,8 @@ final class SameFaces
             return $u->kind === SurfaceKind::Sphere && Vector::length($d) < self::SAME * (1 + $about->radius);
         }
 
-        return $off < self::SAME * (1 + $u->radius) && ($u->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($u->axis, $about->axis)) < self::SAME);
+        return $off < self::SAME * (1 + $u->radius) &&
+            ($u->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($u->axis, $about->axis)) < self::SAME);
     }
 
     /**
@@ -120,14 +125,14 @@ final class SameFaces
         $w = Vector::cross($other->axis, $u);
         $phases = [];
         foreach ($this->shared as [$ofP, $ofQ]) {
-            if (! self::isAbout($this->p->surfaces[$ofP[0]], $other)) {
+            if (!self::isAbout($this->p->surfaces[$ofP[0]], $other)) {
                 continue;
             }
             [$a, $b] = $first ? [$ofQ, $ofP] : [$ofP, $ofQ];
             [$there, $n] = self::phase($stays, $a, $u, $w);
             [$here, $m] = self::phase($turned, $b, $u, $w);
             if ($n === $m && $n > 0) {
-                $phases[] = [$there - $here, 2 * M_PI / $n];
+                $phases[] = [$there - $here, (2 * M_PI) / $n];
             }
         }
         $angle = self::common($phases);
@@ -153,7 +158,7 @@ final class SameFaces
         $first -= $step * round($first / $step);
         $best = $first;
         $most = -1;
-        $turns = count($phases) === 1 ? 1 : (int) round(2 * M_PI / $step);
+        $turns = count($phases) === 1 ? 1 : (int) round((2 * M_PI) / $step);
         for ($k = 0; $k < $turns; $k++) {
             $angle = $first + ($k % 2 === 0 ? 1 : -1) * intdiv($k + 1, 2) * $step;
             $met = 0;
@@ -203,13 +208,17 @@ final class SameFaces
             $least = $gap > self::IN_PHASE * 1e3 ? min($least, $gap) : $least;
         }
 
-        return [$angles[0], is_finite($least) ? (int) round(2 * M_PI / $least) : 0];
+        return [$angles[0], is_finite($least) ? (int) round((2 * M_PI) / $least) : 0];
     }
 
     /** Whether both have the same corners and the same facets, however these are divided into triangles. */
     public static function areOneSolid(Solid $p, Solid $q): bool
     {
-        if ($p->triangleCount() !== $q->triangleCount() || count($p->x) !== count($q->x) || abs($p->facettedVolume() - $q->facettedVolume()) > 1e-9 * abs($p->facettedVolume())) {
+        if (
+            $p->triangleCount() !== $q->triangleCount() ||
+            count($p->x) !== count($q->x) ||
+            abs($p->facettedVolume() - $q->facettedVolume()) > 1e-9 * abs($p->facettedVolume())
+        ) {
             return false;
         }
         $to = self::corners($p, $q);
@@ -240,7 +249,7 @@ final class SameFaces
     {
         $near = 1e-10 * (1 + max(array_map(abs(...), $p->vertexBox())));
         $cell = 1e3 * $near;
-        $at = static fn (float $x, float $y, float $z): string => floor($x / $cell) . ' ' . floor($y / $cell) . ' ' . floor($z / $cell);
+        $at = static fn(float $x, float $y, float $z): string => floor($x / $cell) . ' ' . floor($y / $cell) . ' ' . floor($z / $cell);
         $grid = [];
         foreach ($p->x as $i => $x) {
             $grid[$at($x, $p->y[$i], $p->z[$i])][] = $i;

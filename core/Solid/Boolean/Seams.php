@@ -63,7 +63,7 @@ final class Seams
     {
         $m = $this->mesh;
         $same = VertexWelding::find(array_keys($this->near), $m->x, $m->y, $m->z, $m->eps);
-        if ($same === [] && ! $narrow) {
+        if ($same === [] && !$narrow) {
             return;
         }
         foreach ($this->active as $h) {
@@ -227,7 +227,7 @@ final class Seams
             foreach ($list as $h) {
                 $t = intdiv($h, 3);
                 $k = [$m->start[3 * $t], $m->start[3 * $t + 1], $m->start[3 * $t + 2]];
-                if (! isset($this->near[$k[0]], $this->near[$k[1]], $this->near[$k[2]])) {
+                if (!isset($this->near[$k[0]], $this->near[$k[1]], $this->near[$k[2]])) {
                     continue; // its sides are not all filed
                 }
                 $i = $k[0] < $k[1] ? ($k[0] < $k[2] ? 0 : 2) : ($k[1] < $k[2] ? 1 : 2);
@@ -253,7 +253,7 @@ final class Seams
         }
         if ($gone) {
             foreach ($at as $key => $list) {
-                $at[$key] = array_values(array_filter($list, static fn (int $h): bool => $m->facet[intdiv($h, 3)] >= 0));
+                $at[$key] = array_values(array_filter($list, static fn(int $h): bool => $m->facet[intdiv($h, 3)] >= 0));
             }
         }
     }
@@ -269,8 +269,9 @@ final class Seams
 
             return [$h, $m->start[$h] === $a, [$m->pair->fx[$f], $m->pair->fy[$f], $m->pair->fz[$f]]];
         }, $list);
-        $pairs = MaterialPairing::pairs([$m->x[$a], $m->y[$a], $m->z[$a]], [$m->x[$b], $m->y[$b], $m->z[$b]], $faces)
-            ?? throw new Imbalance('The faces around an edge do not balance.');
+        $pairs =
+            MaterialPairing::pairs([$m->x[$a], $m->y[$a], $m->z[$a]], [$m->x[$b], $m->y[$b], $m->z[$b]], $faces) ??
+            throw new Imbalance('The faces around an edge do not balance.');
         foreach ($pairs as [$g, $h]) {
             $m->join($g, $h);
         }
@@ -296,13 +297,13 @@ final class Seams
                     $o = intdiv($m->twin[3 * $q + $k], 3);
                     if ($o < $m->whole) {
                         $pure = false;
-                    } elseif (! isset($seen[$o])) {
+                    } elseif (!isset($seen[$o])) {
                         $seen[$o] = true;
                         $stack[] = $o;
                     }
                 }
             }
-            if (! $pure || count($members) > 400) {
+            if (!$pure || count($members) > 400) {
                 continue;
             }
             $volume = $area = 0.0;
@@ -375,7 +376,7 @@ final class Seams
                 $divided[intdiv($h, 3)] = $divided[intdiv($g, 3)] = true;
                 $this->divide($h, $g);
             }
-            if (! $again) {
+            if (!$again) {
                 return;
             }
         }
@@ -392,9 +393,9 @@ final class Seams
                 continue;
             }
             $key = $m->start[$h] * $many + $m->start[$h % 3 === 2 ? $h - 2 : $h + 1];
-            if (! isset($seen[$key])) {
+            if (!isset($seen[$key])) {
                 $seen[$key] = true;
-            } elseif (! isset($double[$m->twin[$h]])) {
+            } elseif (!isset($double[$m->twin[$h]])) {
                 $double[$h] = true;
             }
         }

@@ -117,7 +117,7 @@ final class ShadowPredicates
             return $this->dx[$v];
         }
         $m = $this->pair;
-        if (! isset($this->leaving[$v])) {
+        if (!isset($this->leaving[$v])) {
             foreach ($m->pStart as $h => $w) {
                 $this->leaving[$w] = $h;
             }
@@ -198,7 +198,7 @@ final class ShadowPredicates
         $gap = $m->py[$p] - $y;
         if ($gap <= $this->tolerance && $gap >= -$this->tolerance) {
             $d = $this->dispX($p);
-            $this->edgeTie = $this->dy[$p] - $d * $dy / $l;
+            $this->edgeTie = $this->dy[$p] - ($d * $dy) / $l;
 
             return $this->edgeTie < 0.0 ? 1 : 0;
         }
@@ -247,8 +247,8 @@ final class ShadowPredicates
             $a = $this->dispX($p0);
             $b = $this->dispX($p1);
             $e = $this->dy[$p0] + $t * ($this->dy[$p1] - $this->dy[$p0]);
-            if (! $upright) {
-                $e -= ($a + $t * ($b - $a)) * $dy / $l;
+            if (!$upright) {
+                $e -= (($a + $t * ($b - $a)) * $dy) / $l;
             }
             $this->edgeTie = $e;
 
@@ -286,7 +286,10 @@ final class ShadowPredicates
         $q0 = $m->qStart[$qe];
         $q1 = $m->qStart[$qe % 3 === 2 ? $qe - 2 : $qe + 1];
         // early way out, widened by the tolerance or the sums below would not close
-        if ($this->areApart($m->px[$p0], $m->px[$p1], $m->qx[$q0], $m->qx[$q1]) || $this->areApart($m->py[$p0], $m->py[$p1], $m->qy[$q0], $m->qy[$q1])) {
+        if (
+            $this->areApart($m->px[$p0], $m->px[$p1], $m->qx[$q0], $m->qx[$q1]) ||
+            $this->areApart($m->py[$p0], $m->py[$p1], $m->qy[$q0], $m->qy[$q1])
+        ) {
             return 0;
         }
         [$count, $under, $over] = $this->brackets($p0, $p1, $q0, $q1);
@@ -449,9 +452,9 @@ final class ShadowPredicates
         $x = $m->px[$p];
         // whether p lies before each corner in x; a tie is decided by the way p moves
         $tol = $this->tolerance;
-        $s0 = (($gap = $x - $m->qx[$v[0]]) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0)));
-        $s1 = (($gap = $x - $m->qx[$v[1]]) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0)));
-        $s2 = (($gap = $x - $m->qx[$v[2]]) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0)));
+        $s0 = ($gap = $x - $m->qx[$v[0]]) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0));
+        $s1 = ($gap = $x - $m->qx[$v[1]]) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0));
+        $s2 = ($gap = $x - $m->qx[$v[2]]) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($p) < 0.0 ? 1 : 0));
         if ($s0 === $s1 && $s1 === $s2) {
             return 0;
         }
@@ -534,9 +537,9 @@ final class ShadowPredicates
         $v = [$m->pStart[$h], $m->pStart[$h + 1], $m->pStart[$h + 2]];
         $x = $m->qx[$q];
         $tol = $this->tolerance;
-        $s0 = (($gap = $m->px[$v[0]] - $x) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($v[0]) < 0.0 ? 1 : 0)));
-        $s1 = (($gap = $m->px[$v[1]] - $x) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($v[1]) < 0.0 ? 1 : 0)));
-        $s2 = (($gap = $m->px[$v[2]] - $x) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($v[2]) < 0.0 ? 1 : 0)));
+        $s0 = ($gap = $m->px[$v[0]] - $x) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($v[0]) < 0.0 ? 1 : 0));
+        $s1 = ($gap = $m->px[$v[1]] - $x) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($v[1]) < 0.0 ? 1 : 0));
+        $s2 = ($gap = $m->px[$v[2]] - $x) < -$tol ? 1 : ($gap > $tol ? 0 : ($this->dispX($v[2]) < 0.0 ? 1 : 0));
         if ($s0 === $s1 && $s1 === $s2) {
             return 0;
         }
@@ -601,7 +604,9 @@ final class ShadowPredicates
     /** @return array{float,float,float,float,float,int,int}|false the answer just found, to be remembered */
     private function answer(): array|false
     {
-        return $this->crossCount === 0 ? false : [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow];
+        return $this->crossCount === 0
+            ? false
+            : [$this->crossX, $this->crossY, $this->crossZp, $this->crossZq, $this->crossTie, $this->crossCount, $this->crossShadow];
     }
 
     /** @param array{float,float,float,float,float,int,int}|false $known */
@@ -617,10 +622,10 @@ final class ShadowPredicates
 
     private static function between(float $y, bool $hasA, float $yA, float $zA, bool $hasB, float $yB, float $zB): float
     {
-        if (! $hasA) {
+        if (!$hasA) {
             $yA = $yB;
             $zA = $zB;
-        } elseif (! $hasB) {
+        } elseif (!$hasB) {
             $yB = $yA;
             $zB = $zA;
         }

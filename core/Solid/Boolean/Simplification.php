@@ -48,7 +48,7 @@ final class Simplification
             while ($done < count($this->queue) && $done < $limit) {
                 $v = $this->queue[$done++];
                 unset($this->queued[$v]);
-                if (! isset($this->dead[$v])) {
+                if (!isset($this->dead[$v])) {
                     $this->collapse($v);
                 }
             }
@@ -61,7 +61,7 @@ final class Simplification
     private function requeue(int ...$vertices): void
     {
         foreach ($vertices as $v) {
-            if (isset($this->candidate[$v]) && ! isset($this->queued[$v])) {
+            if (isset($this->candidate[$v]) && !isset($this->queued[$v])) {
                 $this->queued[$v] = true;
                 $this->queue[] = $v;
             }
@@ -90,7 +90,11 @@ final class Simplification
             return;
         }
         foreach ($try as $i) {
-            if ($this->keepsSides($v, $i, $label, $near, $length2[$i] <= $m->eps * $m->eps) && $this->isLinked($v, $out[$i], $isNear) && $this->merge($v, $near[$i], $out, $out[$i])) {
+            if (
+                $this->keepsSides($v, $i, $label, $near, $length2[$i] <= $m->eps * $m->eps) &&
+                $this->isLinked($v, $out[$i], $isNear) &&
+                $this->merge($v, $near[$i], $out, $out[$i])
+            ) {
                 $this->requeue(...$near);
 
                 return;
@@ -171,8 +175,10 @@ final class Simplification
         $along = $ax * $bx + $ay * $by + $az * $bz;
         $slack = $m->eps * sqrt($l2);
 
-        return $l2 > 0 && $along >= -$slack && $along <= $l2 + $slack
-            && ($ay * $bz - $az * $by) ** 2 + ($az * $bx - $ax * $bz) ** 2 + ($ax * $by - $ay * $bx) ** 2 <= $m->eps * $m->eps * $l2;
+        return $l2 > 0 &&
+            $along >= -$slack &&
+            $along <= $l2 + $slack &&
+            ($ay * $bz - $az * $by) ** 2 + ($az * $bx - $ax * $bz) ** 2 + ($ax * $by - $ay * $bx) ** 2 <= $m->eps * $m->eps * $l2;
     }
 
     /**
@@ -231,7 +237,7 @@ final class Simplification
         } while ($s !== $g && ++$c <= self::MOST_AROUND);
         $c++;
 
-        return $common === 2 && $c >= 3 && ! (count($isNear) === 3 && $c === 3);
+        return $common === 2 && $c >= 3 && !(count($isNear) === 3 && $c === 3);
     }
 
     /**
@@ -301,7 +307,7 @@ final class Simplification
                 continue;
             }
             $better = min($m->area($d, $b, $c, $f), $m->area($c, $a, $d, $f)) > min($a1, $a2) + $tol;
-            if (($better || $m->distance2($c, $d) <= $m->eps ** 2) && ! $m->connected($h % 3 === 0 ? $h + 2 : $h - 1, $d)) {
+            if (($better || $m->distance2($c, $d) <= $m->eps ** 2) && !$m->connected($h % 3 === 0 ? $h + 2 : $h - 1, $d)) {
                 $this->turn($h, $g, $f);
                 $flips++;
             }
@@ -321,12 +327,20 @@ final class Simplification
             return false;
         }
         $l2 = $m->distance2($a, $b);
-        $along = ($m->x[$c] - $m->x[$a]) * ($m->x[$b] - $m->x[$a]) + ($m->y[$c] - $m->y[$a]) * ($m->y[$b] - $m->y[$a]) + ($m->z[$c] - $m->z[$a]) * ($m->z[$b] - $m->z[$a]);
+        $along =
+            ($m->x[$c] - $m->x[$a]) * ($m->x[$b] - $m->x[$a]) +
+            ($m->y[$c] - $m->y[$a]) * ($m->y[$b] - $m->y[$a]) +
+            ($m->z[$c] - $m->z[$a]) * ($m->z[$b] - $m->z[$a]);
         $tol = $m->eps * sqrt($l2);
-        if ($along <= 0 || $along >= $l2
-            || abs($m->area($a, $b, $c, $fa)) > $tol || abs($m->area($a, $b, $c, $fb)) > $tol
-            || $m->area($d, $b, $c, $fb) <= $tol || $m->area($c, $a, $d, $fb) <= $tol
-            || $m->connected($e % 3 === 0 ? $e + 2 : $e - 1, $d)) {
+        if (
+            $along <= 0 ||
+            $along >= $l2 ||
+            abs($m->area($a, $b, $c, $fa)) > $tol ||
+            abs($m->area($a, $b, $c, $fb)) > $tol ||
+            $m->area($d, $b, $c, $fb) <= $tol ||
+            $m->area($c, $a, $d, $fb) <= $tol ||
+            $m->connected($e % 3 === 0 ? $e + 2 : $e - 1, $d)
+        ) {
             return false;
         }
         $this->turn($e, $o, $fb);

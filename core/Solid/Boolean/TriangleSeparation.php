@@ -69,13 +69,34 @@ final class TriangleSeparation
             return true;
         }
         // only where no corner lies near the other's plane are the stretches known well
-        if (abs($a0) > $margin && abs($a1) > $margin && abs($a2) > $margin && abs($b0) > $margin && abs($b1) > $margin && abs($b2) > $margin) {
+        if (
+            abs($a0) > $margin &&
+            abs($a1) > $margin &&
+            abs($a2) > $margin &&
+            abs($b0) > $margin &&
+            abs($b1) > $margin &&
+            abs($b2) > $margin
+        ) {
             $dx = $ny * $gz - $nz * $gy;
             $dy = $nz * $gx - $nx * $gz;
             $dz = $nx * $gy - $ny * $gx;
             if ($dx * $dx + $dy * $dy + $dz * $dz > self::PARALLEL) {
-                [$r0, $r1] = self::stretch($dx * $x[$a] + $dy * $y[$a] + $dz * $z[$a], $dx * $x[$b] + $dy * $y[$b] + $dz * $z[$b], $dx * $x[$c] + $dy * $y[$c] + $dz * $z[$c], $a0, $a1, $a2);
-                [$s0, $s1] = self::stretch($dx * $qx[$u] + $dy * $qy[$u] + $dz * $qz[$u], $dx * $qx[$v] + $dy * $qy[$v] + $dz * $qz[$v], $dx * $qx[$w] + $dy * $qy[$w] + $dz * $qz[$w], $b0, $b1, $b2);
+                [$r0, $r1] = self::stretch(
+                    $dx * $x[$a] + $dy * $y[$a] + $dz * $z[$a],
+                    $dx * $x[$b] + $dy * $y[$b] + $dz * $z[$b],
+                    $dx * $x[$c] + $dy * $y[$c] + $dz * $z[$c],
+                    $a0,
+                    $a1,
+                    $a2,
+                );
+                [$s0, $s1] = self::stretch(
+                    $dx * $qx[$u] + $dy * $qy[$u] + $dz * $qz[$u],
+                    $dx * $qx[$v] + $dy * $qy[$v] + $dz * $qz[$v],
+                    $dx * $qx[$w] + $dy * $qy[$w] + $dz * $qz[$w],
+                    $b0,
+                    $b1,
+                    $b2,
+                );
                 $reach = self::FAR * $margin;
                 if (min($r0, $r1) > max($s0, $s1) + $reach || max($r0, $r1) < min($s0, $s1) - $reach) {
                     return true;
@@ -99,10 +120,10 @@ final class TriangleSeparation
      */
     private static function stretch(float $a, float $b, float $c, float $ha, float $hb, float $hc): array
     {
-        if (($hb > 0) === ($hc > 0)) {
+        if ($hb > 0 === $hc > 0) {
             return [$a + ($b - $a) * self::share($ha, $hb), $a + ($c - $a) * self::share($ha, $hc)];
         }
-        if (($ha > 0) === ($hc > 0)) {
+        if ($ha > 0 === $hc > 0) {
             return [$b + ($a - $b) * self::share($hb, $ha), $b + ($c - $b) * self::share($hb, $hc)];
         }
 
@@ -130,7 +151,11 @@ final class TriangleSeparation
             $v = $planes[$k + 1];
             $w = $planes[$k + 2];
             $d = $planes[$k + 3];
-            if ($u * $x[$a] + $v * $y[$a] + $w * $z[$a] > $d && $u * $x[$b] + $v * $y[$b] + $w * $z[$b] > $d && $u * $x[$c] + $v * $y[$c] + $w * $z[$c] > $d) {
+            if (
+                $u * $x[$a] + $v * $y[$a] + $w * $z[$a] > $d &&
+                $u * $x[$b] + $v * $y[$b] + $w * $z[$b] > $d &&
+                $u * $x[$c] + $v * $y[$c] + $w * $z[$c] > $d
+            ) {
                 return true;
             }
         }
@@ -163,8 +188,8 @@ final class TriangleSeparation
         $out = [];
         for ($k = 0; $k < 3; $k++) {
             $a = $start[$h + $k];
-            $b = $start[$h + ($k + 1) % 3];
-            $c = $start[$h + ($k + 2) % 3];
+            $b = $start[$h + (($k + 1) % 3)];
+            $c = $start[$h + (($k + 2) % 3)];
             $ex = $x[$b] - $x[$a];
             $ey = $y[$b] - $y[$a];
             $ez = $z[$b] - $z[$a];

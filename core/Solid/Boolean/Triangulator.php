@@ -54,8 +54,12 @@ final class Triangulator
     private array $z;
 
     /** @param float $nudge how far the second attempt at a folded face moves vertices, mm */
-    public function __construct(private readonly FaceOutlines $outlines, private readonly OperandPair $pair, private readonly float $nudge, private readonly float $tolerance)
-    {
+    public function __construct(
+        private readonly FaceOutlines $outlines,
+        private readonly OperandPair $pair,
+        private readonly float $nudge,
+        private readonly float $tolerance,
+    ) {
         $this->x = $outlines->inclusion->x;
         $this->y = $outlines->inclusion->y;
         $this->z = $outlines->inclusion->z;
@@ -132,7 +136,7 @@ final class Triangulator
         $this->same += $same;
         foreach ($polygons as &$polygon) {
             foreach ($polygon[0] as &$loop) {
-                $loop[0] = array_map(static fn (int $v): int => $same[$v] ?? $v, $loop[0]);
+                $loop[0] = array_map(static fn(int $v): int => $same[$v] ?? $v, $loop[0]);
             }
         }
         unset($polygon, $loop);
@@ -217,20 +221,20 @@ final class Triangulator
         if ($a === $c || $b === $d) {
             return false;
         }
-        $area = static fn (int $i, int $j, int $k): float => ($u[$j] - $u[$i]) * ($w[$k] - $w[$i]) - ($w[$j] - $w[$i]) * ($u[$k] - $u[$i]);
+        $area = static fn(int $i, int $j, int $k): float => ($u[$j] - $u[$i]) * ($w[$k] - $w[$i]) - ($w[$j] - $w[$i]) * ($u[$k] - $u[$i]);
         $ac = ($u[$c] - $u[$a]) ** 2 + ($w[$c] - $w[$a]) ** 2;
         $bd = ($u[$d] - $u[$b]) ** 2 + ($w[$d] - $w[$b]) ** 2;
         $eps = 1e-13 * ($ac + $bd);
         $byAc = $area($a, $b, $c) > $eps && $area($a, $c, $d) > $eps;
         $byBd = $area($b, $c, $d) > $eps && $area($b, $d, $a) > $eps;
-        if (! $byAc && ! $byBd) {
+        if (!$byAc && !$byBd) {
             return false;
         }
         $t = $this->tokens;
         $this->tokens += 2;
         $this->partner[$t] = $t + 1;
         $this->partner[$t + 1] = $t;
-        if ($byAc && (! $byBd || $ac <= $bd)) {
+        if ($byAc && (!$byBd || $ac <= $bd)) {
             $this->emit($a, $b, $c, $ta, $tb, $t, $facet);
             $this->emit($a, $c, $d, $t + 1, $tc, $td, $facet);
         } else {

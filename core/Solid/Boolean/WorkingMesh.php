@@ -64,7 +64,9 @@ final class WorkingMesh
         $by = $this->y[$c] - $this->y[$a];
         $bz = $this->z[$c] - $this->z[$a];
 
-        return $this->pair->fx[$f] * ($ay * $bz - $az * $by) + $this->pair->fy[$f] * ($az * $bx - $ax * $bz) + $this->pair->fz[$f] * ($ax * $by - $ay * $bx);
+        return $this->pair->fx[$f] * ($ay * $bz - $az * $by) +
+            $this->pair->fy[$f] * ($az * $bx - $ax * $bz) +
+            $this->pair->fz[$f] * ($ax * $by - $ay * $bx);
     }
 
     public function distance2(int $a, int $b): float

@@ -27,7 +27,9 @@ final class Cutting
      */
     public static function mirrored(string $step, Solid $solid, array $point, array $normal): Solid
     {
-        return $solid->moved(Transform::mirrorIn($point, self::unit($normal)))->renamed(static fn (string $name): string => "$step:mirror/$name");
+        return $solid
+            ->moved(Transform::mirrorIn($point, self::unit($normal)))
+            ->renamed(static fn(string $name): string => "$step:mirror/$name");
     }
 
     /**
@@ -82,7 +84,9 @@ final class Cutting
         $reach = 2.0 ** ceil(log(2 * $reach, 2));
         $place = new Transform([$u[0], $v[0], $w[0], $u[1], $v[1], $w[1], $u[2], $v[2], $w[2]], $point);
 
-        return Primitives::block($step, [-$reach, -$reach, 0.0], [2 * $reach, 2 * $reach, $reach])->moved($place)->renamed(static fn (): string => "$step:cut");
+        return Primitives::block($step, [-$reach, -$reach, 0.0], [2 * $reach, 2 * $reach, $reach])
+            ->moved($place)
+            ->renamed(static fn(): string => "$step:cut");
     }
 
     /**
@@ -92,7 +96,7 @@ final class Cutting
     private static function unit(array $normal): array
     {
         $l = Vector::length($normal);
-        if (! is_finite($l) || $l < 1e-12) {
+        if (!is_finite($l) || $l < 1e-12) {
             throw new Refused('no-plane', 'The plane has no direction.');
         }
 

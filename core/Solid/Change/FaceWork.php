@@ -46,7 +46,16 @@ final class FaceWork
         self::positive($wall);
         array_map(self::positive(...), $others);
         self::known($solid, [...$open, ...array_map(strval(...), array_keys($others))]);
-        $core = self::orLargest(static fn (float $t): Solid => self::inside($step, $solid, static fn (string $n): float => in_array($n, $open, true) ? 0.0 : ($others[$n] ?? $wall) * $t / $wall, $budget), $wall, $budget);
+        $core = self::orLargest(
+            static fn(float $t): Solid => self::inside(
+                $step,
+                $solid,
+                static fn(string $n): float => in_array($n, $open, true) ? 0.0 : (($others[$n] ?? $wall) * $t) / $wall,
+                $budget,
+            ),
+            $wall,
+            $budget,
+        );
         $out = BooleanOperation::difference($solid, $core, $budget);
         if ($out->isEmpty()) {
             throw new Refused('no-room', 'Nothing would be left.');
@@ -64,15 +73,23 @@ final class FaceWork
      *
      * @throws Refused no-size, no-face, no-room
      */
-    public static function shellAround(string $step, Solid $solid, float $wall, array $open, array $others = [], ?Budget $budget = null): Solid
-    {
+    public static function shellAround(
+        string $step,
+        Solid $solid,
+        float $wall,
+        array $open,
+        array $others = [],
+        ?Budget $budget = null,
+    ): Solid {
         $budget ??= Budget::unlimited();
         self::positive($wall);
         array_map(self::positive(...), $others);
         self::known($solid, [...$open, ...array_map(strval(...), array_keys($others))]);
-        $by = static fn (string $n): float => in_array($n, $open, true) ? 0.0 : $others[$n] ?? $wall;
+        $by = static fn(string $n): float => in_array($n, $open, true) ? 0.0 : $others[$n] ?? $wall;
         try {
-            $whole = self::offset($solid, $by, $budget)->renamed(static fn (string $n): string => in_array($n, $open, true) ? $n : "$step:outside of $n");
+            $whole = self::offset($solid, $by, $budget)->renamed(
+                static fn(string $n): string => in_array($n, $open, true) ? $n : "$step:outside of $n",
+            );
         } catch (Refused) {
             $whole = Walls::outside($step, $solid, $by, $budget);
         }
@@ -88,7 +105,9 @@ final class FaceWork
     private static function inside(string $step, Solid $solid, Closure $wall, Budget $budget): Solid
     {
         try {
-            return self::offset($solid, static fn (string $n): float => -$wall($n), $budget)->renamed(static fn (string $n): string => $wall($n) == 0.0 ? $n : "$step:inside of $n");
+            return self::offset($solid, static fn(string $n): float => -$wall($n), $budget)->renamed(
+                static fn(string $n): string => $wall($n) == 0.0 ? $n : "$step:inside of $n",
+            );
         } catch (Refused) {
             $core = Walls::inside($step, $solid, $wall, $budget);
         }
@@ -113,7 +132,7 @@ final class FaceWork
             $n = [$solid->nx[$f], $solid->ny[$f], $solid->nz[$f]];
             if ($s->isFlat()) {
                 $planes[$f] = [$n, $solid->offset[$f] + $by];
-            } elseif (! isset($surfaces[$i])) {
+            } elseif (!isset($surfaces[$i])) {
                 $v = $solid->start[3 * $t];
                 $surfaces[$i] = Resurfacing::moved($s, $n, [$solid->x[$v], $solid->y[$v], $solid->z[$v]], $by);
             }
@@ -138,7 +157,7 @@ final class FaceWork
     {
         $budget ??= Budget::unlimited();
         self::known($solid, $faces);
-        if (! is_finite($angle) || abs($angle) > 60) {
+        if (!is_finite($angle) || abs($angle) > 60) {
             throw new Refused('no-angle', 'The angle must lie between -60 and 60 degrees.', 60.0);
         }
         if (Vector::length($direction) < 1e-12) {
@@ -149,10 +168,10 @@ final class FaceWork
             $planes = [];
             foreach ($solid->surfaceOf as $f => $i) {
                 $s = $solid->surfaces[$i];
-                if (! in_array($s->name, $faces, true)) {
+                if (!in_array($s->name, $faces, true)) {
                     continue;
                 }
-                if (! $s->isFlat()) {
+                if (!$s->isFlat()) {
                     return Drafting::run($solid, $faces, $point, $d, $angle * $share, $budget);
                 }
                 $n = [$solid->nx[$f], $solid->ny[$f], $solid->nz[$f]];
@@ -181,7 +200,11 @@ final class FaceWork
             if ($r->reason !== 'no-room') {
                 throw $r;
             }
-            throw new Refused('no-room', $r->getMessage(), self::largest(static fn (float $a): Solid => $tilt($a / abs($angle)), abs($angle), $budget));
+            throw new Refused(
+                'no-room',
+                $r->getMessage(),
+                self::largest(static fn(float $a): Solid => $tilt($a / abs($angle)), abs($angle), $budget),
+            );
         }
     }
 
@@ -199,7 +222,7 @@ final class FaceWork
     {
         $budget ??= Budget::unlimited();
         self::known($solid, [$face]);
-        if (! is_finite($by) || $by == 0.0) {
+        if (!is_finite($by) || $by == 0.0) {
             throw new Refused('no-size', 'The distance is not a number other than zero.');
         }
         $sign = $by < 0 ? -1.0 : 1.0;
@@ -216,7 +239,7 @@ final class FaceWork
                     // as a last way the corners alone
                 }
                 try {
-                    return self::offset($solid, static fn (string $name): float => $name === $face ? $sign * $d : 0.0, $budget);
+                    return self::offset($solid, static fn(string $name): float => $name === $face ? $sign * $d : 0.0, $budget);
                 } catch (Refused) {
                     return self::drawnOut($step, $solid, $face, $sign * $d, $budget) ?? throw $r;
                 }
@@ -231,7 +254,7 @@ final class FaceWork
         try {
             return $by > 0
                 ? Pulling::straight($step, $solid, $face, $by, $budget)
-                : Outright::lowered($solid, $face, static fn (Face $f): array => [$f->normal, $f->offset + $by], $budget);
+                : Outright::lowered($solid, $face, static fn(Face $f): array => [$f->normal, $f->offset + $by], $budget);
         } catch (Refused) {
             return null;
         }
@@ -275,7 +298,7 @@ final class FaceWork
 
     private static function positive(float $size): void
     {
-        if (! is_finite($size) || $size <= 0) {
+        if (!is_finite($size) || $size <= 0) {
             throw new Refused('no-size', 'The thickness is not a number above zero.');
         }
     }
@@ -283,9 +306,9 @@ final class FaceWork
     /** @param list<string> $faces */
     private static function known(Solid $solid, array $faces): void
     {
-        $names = array_map(static fn (Surface $s): string => $s->name, $solid->surfaces);
+        $names = array_map(static fn(Surface $s): string => $s->name, $solid->surfaces);
         foreach ($faces as $f) {
-            if (! in_array($f, $names, true)) {
+            if (!in_array($f, $names, true)) {
                 throw new Refused('no-face', "There is no face “{$f}”.");
             }
         }

@@ -53,7 +53,11 @@ final class Repeats
         $out = [];
         for ($j = 0; $j < $rows; $j++) {
             for ($i = 0; $i < $columns; $i++) {
-                $out[] = Transform::translation([$i * $across[0] + $j * $along[0], $i * $across[1] + $j * $along[1], $i * $across[2] + $j * $along[2]]);
+                $out[] = Transform::translation([
+                    $i * $across[0] + $j * $along[0],
+                    $i * $across[1] + $j * $along[1],
+                    $i * $across[2] + $j * $along[2],
+                ]);
             }
         }
 
@@ -72,16 +76,16 @@ final class Repeats
     public static function circle(array $point, array $axis, int $count, float $angle = 360.0): array
     {
         $l = Vector::length($axis);
-        if (! is_finite($l) || $l < 1e-12) {
+        if (!is_finite($l) || $l < 1e-12) {
             throw new Refused('no-axis', 'The axis has no direction.');
         }
-        if (! is_finite($angle) || $angle == 0.0 || abs($angle) > 360) {
+        if (!is_finite($angle) || $angle == 0.0 || abs($angle) > 360) {
             throw new Refused('no-angle', 'The angle must be from -360 to 360 degrees and not 0.', 360.0);
         }
         self::check($count, [1.0, 0.0, 0.0]);
         $out = [];
         for ($i = 0; $i < $count; $i++) {
-            $out[] = Transform::turn($point, Vector::unit($axis), $angle * $i / (abs($angle) >= 360 ? $count : max(1, $count - 1)));
+            $out[] = Transform::turn($point, Vector::unit($axis), ($angle * $i) / (abs($angle) >= 360 ? $count : max(1, $count - 1)));
         }
 
         return $out;
@@ -93,7 +97,7 @@ final class Repeats
         $copies = [];
         $budget?->hold(count($places) * $solid->triangleCount());
         foreach ($places as $i => $t) {
-            $copies[] = $i === 0 ? $solid->moved($t) : $solid->moved($t)->renamed(static fn (string $name): string => "$step:copy $i/$name");
+            $copies[] = $i === 0 ? $solid->moved($t) : $solid->moved($t)->renamed(static fn(string $name): string => "$step:copy $i/$name");
         }
 
         return Together::of($copies, $budget);
@@ -106,7 +110,7 @@ final class Repeats
             throw new Refused('no-count', 'There can be from 1 to ' . self::MOST . ' copies.', self::MOST);
         }
         $l = Vector::length($by);
-        if (! is_finite($l) || ($count > 1 && $l < 1e-9)) {
+        if (!is_finite($l) || ($count > 1 && $l < 1e-9)) {
             throw new Refused('no-offset', 'The copies would lie on each other.');
         }
     }

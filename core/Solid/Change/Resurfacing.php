@@ -37,7 +37,12 @@ final class Resurfacing
      * @param array<int, array{V, float}> $planes new normal and offset by facet, for flat faces
      * @param array<int, Surface> $surfaces new surface by number, for round ones
      */
-    private function __construct(private readonly Solid $solid, private readonly array $planes, private readonly array $surfaces, private readonly Budget $budget) {}
+    private function __construct(
+        private readonly Solid $solid,
+        private readonly array $planes,
+        private readonly array $surfaces,
+        private readonly Budget $budget,
+    ) {}
 
     /**
      * @param array<int, array{V, float}> $planes new normal and offset by facet, for flat faces
@@ -48,7 +53,11 @@ final class Resurfacing
     public static function run(Solid $solid, array $planes, array $surfaces, ?Budget $budget = null): Solid
     {
         if ($solid->triangleCount() > self::MOST_TRIANGLES) {
-            throw new Refused('too-complex', 'Solids with more than ' . self::MOST_TRIANGLES . ' triangles are not worked on.', self::MOST_TRIANGLES);
+            throw new Refused(
+                'too-complex',
+                'Solids with more than ' . self::MOST_TRIANGLES . ' triangles are not worked on.',
+                self::MOST_TRIANGLES,
+            );
         }
 
         return (new self($solid, $planes, $surfaces, $budget ?? Budget::unlimited()))->result();
@@ -97,9 +106,9 @@ final class Resurfacing
                 $this->around[$v][] = $s->facet[intdiv($h, 3)];
             }
         }
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         foreach ($s->x as $v => $x) {
-            $b->vertex(...(isset($this->around[$v]) ? $this->moveVertex($v) : [$x, $s->y[$v], $s->z[$v]]));
+            $b->vertex(...isset($this->around[$v]) ? $this->moveVertex($v) : [$x, $s->y[$v], $s->z[$v]]);
         }
         foreach ($s->surfaces as $i => $surface) {
             $b->surface($this->surfaces[$i] ?? $surface);
@@ -138,14 +147,18 @@ final class Resurfacing
                 throw new Refused('no-room', 'More faces meet in one point than can be moved together.');
             }
         }
-        if (! is_finite(Vector::length(Vector::sub($p, $old)))) {
+        if (!is_finite(Vector::length(Vector::sub($p, $old)))) {
             throw new Refused('no-room', 'The faces no longer meet.');
         }
         // a vertex that left the strip its facet stands for is no longer on the round face
         foreach ($this->around[$v] as $f) {
             $surface = $s->surfaces[$s->surfaceOf[$f]];
-            if (! $surface->isFlat() && ! isset($this->surfaces[$s->surfaceOf[$f]])
-                && abs(SurfaceEquation::distance($surface, $p)) > abs(SurfaceEquation::distance($surface, $old)) + max(Fineness::CHORD, 0.001 * $surface->radius)) {
+            if (
+                !$surface->isFlat() &&
+                !isset($this->surfaces[$s->surfaceOf[$f]]) &&
+                abs(SurfaceEquation::distance($surface, $p)) >
+                    abs(SurfaceEquation::distance($surface, $old)) + max(Fineness::CHORD, 0.001 * $surface->radius)
+            ) {
                 throw new Refused('no-room', "The face “{$surface->name}” would have to be continued round.");
             }
         }
@@ -167,9 +180,12 @@ final class Resurfacing
         foreach ($this->around[$v] as $f) {
             $i = $s->surfaceOf[$f];
             if (isset($this->surfaces[$i])) {
-                if (! isset($seen["s$i"])) {
+                if (!isset($seen["s$i"])) {
                     $seen["s$i"] = true;
-                    $rows[] = [SurfaceEquation::distance($this->surfaces[$i], $p), SurfaceEquation::outward($this->surfaces[$i], $p, [0.0, 0.0, 0.0])];
+                    $rows[] = [
+                        SurfaceEquation::distance($this->surfaces[$i], $p),
+                        SurfaceEquation::outward($this->surfaces[$i], $p, [0.0, 0.0, 0.0]),
+                    ];
                 }
 
                 continue;
@@ -199,7 +215,7 @@ final class Resurfacing
             if (isset($this->planes[$f])) {
                 [$n, $d] = $this->planes[$f];
                 $own = $b->facet($n[0], $n[1], $n[2], $d, $surface);
-            } elseif (! isset($this->surfaces[$surface])) {
+            } elseif (!isset($this->surfaces[$surface])) {
                 $own = $b->facet($n[0], $n[1], $n[2], $s->offset[$f], $surface);
             } else {
                 // a round face's facet stays one if its corners still lie in one plane
@@ -213,7 +229,7 @@ final class Resurfacing
                 }
                 $own = $flat ? $one : null;
             }
-            $corners = array_map(static fn (int $t): array => [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]], $triangles);
+            $corners = array_map(static fn(int $t): array => [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]], $triangles);
             if ($own !== null && count($corners) > 1 && self::turnsOver($b, $corners, $n)) {
                 // perhaps only these triangles do, and the outline does not
                 $corners = $this->filled($b, $triangles, $n);
@@ -276,7 +292,7 @@ final class Resurfacing
                 continue;
             }
             $loop = [];
-            for ($g = $h; ! isset($seen[$g]); $g = $next[$g]) {
+            for ($g = $h; !isset($seen[$g]); $g = $next[$g]) {
                 $seen[$g] = true;
                 $loop[] = $s->start[$g];
             }

@@ -25,10 +25,12 @@ final class Together
      */
     public static function of(array $solids, ?Budget $budget = null): Solid
     {
-        $solids = array_values(array_filter($solids, static fn (Solid $s): bool => ! $s->isEmpty()));
-        $budget?->hold(array_sum(array_map(static fn (Solid $s): int => $s->triangleCount(), $solids)));
+        $solids = array_values(array_filter($solids, static fn(Solid $s): bool => !$s->isEmpty()));
+        $budget?->hold(array_sum(array_map(static fn(Solid $s): int => $s->triangleCount(), $solids)));
 
-        return Solid::sideBySide(array_map(static fn (array $group): Solid => self::united($group, $budget), self::groups($solids, $budget)));
+        return Solid::sideBySide(
+            array_map(static fn(array $group): Solid => self::united($group, $budget), self::groups($solids, $budget)),
+        );
     }
 
     /**
@@ -39,7 +41,10 @@ final class Together
     private static function united(array $solids, ?Budget $budget): Solid
     {
         while (count($solids) > 1) {
-            $solids = array_map(static fn (array $pair): Solid => isset($pair[1]) ? BooleanOperation::union($pair[0], $pair[1], $budget) : $pair[0], array_chunk($solids, 2));
+            $solids = array_map(
+                static fn(array $pair): Solid => isset($pair[1]) ? BooleanOperation::union($pair[0], $pair[1], $budget) : $pair[0],
+                array_chunk($solids, 2),
+            );
         }
 
         return $solids[0];
@@ -53,7 +58,7 @@ final class Together
      */
     private static function groups(array $solids, ?Budget $budget): array
     {
-        $box = array_map(static fn (Solid $s): array => $s->vertexBox(), $solids);
+        $box = array_map(static fn(Solid $s): array => $s->vertexBox(), $solids);
         $root = array_keys($solids);
         $find = static function (int $i) use (&$root): int {
             while ($root[$i] !== $i) {
@@ -63,13 +68,18 @@ final class Together
             return $i;
         };
         $order = array_keys($solids);
-        usort($order, static fn (int $i, int $j): int => $box[$i][0] <=> $box[$j][0]);
+        usort($order, static fn(int $i, int $j): int => $box[$i][0] <=> $box[$j][0]);
         $open = [];
         foreach ($order as $i) {
             foreach ($open as $j) {
                 if ($box[$j][3] < $box[$i][0] - self::TOUCH) {
                     unset($open[$j]);
-                } elseif ($box[$i][1] <= $box[$j][4] + self::TOUCH && $box[$j][1] <= $box[$i][4] + self::TOUCH && $box[$i][2] <= $box[$j][5] + self::TOUCH && $box[$j][2] <= $box[$i][5] + self::TOUCH) {
+                } elseif (
+                    $box[$i][1] <= $box[$j][4] + self::TOUCH &&
+                    $box[$j][1] <= $box[$i][4] + self::TOUCH &&
+                    $box[$i][2] <= $box[$j][5] + self::TOUCH &&
+                    $box[$j][2] <= $box[$i][5] + self::TOUCH
+                ) {
                     [$p, $q] = [$find($i), $find($j)];
                     $root[max($p, $q)] = min($p, $q);
                 }

@@ -29,7 +29,12 @@ final class BehindRounds
         foreach ($skin->solid->start as $h => $v) {
             $f = $skin->faceOf[intdiv($h, 3)];
             $g = $skin->beyond($h);
-            if ($skin->faces[$g]->by == 0.0 && $skin->faces[$f]->by != 0.0 && $this->inset->runOn($f, $g) && $this->inset->image($f, $v)[1]) {
+            if (
+                $skin->faces[$g]->by == 0.0 &&
+                $skin->faces[$f]->by != 0.0 &&
+                $this->inset->runOn($f, $g) &&
+                $this->inset->image($f, $v)[1]
+            ) {
                 $open[$f] = $g;
             }
         }
@@ -37,7 +42,7 @@ final class BehindRounds
         foreach ($skin->solid->start as $h => $v) {
             $round = $skin->faceOf[intdiv($h, 3)];
             $wall = $skin->beyond($h);
-            if (isset($open[$round]) && $skin->faces[$wall]->by != 0.0 && ! isset($open[$wall]) && $this->inset->runOn($round, $wall)) {
+            if (isset($open[$round]) && $skin->faces[$wall]->by != 0.0 && !isset($open[$wall]) && $this->inset->runOn($round, $wall)) {
                 $solid = $this->piece($v, $skin->end($h), $wall, $open[$round]);
                 if ($solid !== null) {
                     $out[] = $solid;
@@ -52,7 +57,7 @@ final class BehindRounds
     private function piece(int $v, int $w, int $wall, int $open): ?Solid
     {
         [$p, $q] = [$this->corners($v, $wall, $open), $this->corners($w, $wall, $open)];
-        $g = new Gathering;
+        $g = new Gathering();
         $name = ($this->named)($this->skin->faces[$wall]->surface->name);
         $moved = $g->surface($this->inset->surface($wall, $name));
         $other = $g->surface(Surface::plane($name));
@@ -64,7 +69,13 @@ final class BehindRounds
                 $triangles[] = [...$t, $k === 1 ? $moved : $other];
             }
         }
-        array_push($triangles, [$p[0], $p[2], $p[1], $other], [$p[0], $p[3], $p[2], $other], [$q[0], $q[1], $q[2], $other], [$q[0], $q[2], $q[3], $other]);
+        array_push(
+            $triangles,
+            [$p[0], $p[2], $p[1], $other],
+            [$p[0], $p[3], $p[2], $other],
+            [$q[0], $q[1], $q[2], $other],
+            [$q[0], $q[2], $q[3], $other],
+        );
 
         return $g->turnedOut($triangles);
     }
@@ -92,7 +103,10 @@ final class BehindRounds
     {
         $q = $from;
         for ($i = 0; $i < 20; $i++) {
-            $step = LeastStep::of([[$this->inset->distance($open, $q), $this->inset->normal($open, $q)], [$this->inset->distance($wall, $q) - $this->inset->distance($wall, $at[0]), $this->inset->normal($wall, $q)]]);
+            $step = LeastStep::of([
+                [$this->inset->distance($open, $q), $this->inset->normal($open, $q)],
+                [$this->inset->distance($wall, $q) - $this->inset->distance($wall, $at[0]), $this->inset->normal($wall, $q)],
+            ]);
             $q = Vector::add($q, $step);
             if (Vector::length($step) < 1e-13 * (1 + Vector::length($q))) {
                 break;

@@ -26,7 +26,11 @@ final class ConeLevels
             }
             $level = (-$out / sqrt(1 + $u->slope ** 2) - $u->radius) / $u->slope;
             // several faces of one cone are cut at once
-            $s = LevelCut::at($s, static fn (int $t): bool => $s->surfaceOfTriangle($t)->geometryKey() === $u->geometryKey(), static fn (array $p): float => Vector::dot(Vector::sub($p, $u->point), $u->axis) - $level);
+            $s = LevelCut::at(
+                $s,
+                static fn(int $t): bool => $s->surfaceOfTriangle($t)->geometryKey() === $u->geometryKey(),
+                static fn(array $p): float => Vector::dot(Vector::sub($p, $u->point), $u->axis) - $level,
+            );
         }
 
         return $s;

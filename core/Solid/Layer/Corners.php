@@ -24,7 +24,12 @@ final class Corners
      * @param int $side -1 inwards, 1 outwards
      * @param Closure(string): string $named name of the moved face
      */
-    public function __construct(private readonly Skin $skin, private readonly Inset $inset, private readonly int $side, private readonly Closure $named) {}
+    public function __construct(
+        private readonly Skin $skin,
+        private readonly Inset $inset,
+        private readonly int $side,
+        private readonly Closure $named,
+    ) {}
 
     /** @return list<Solid> */
     public function all(): array
@@ -59,7 +64,7 @@ final class Corners
             return [];
         }
         $p = $this->skin->point($v);
-        $normals = array_map(fn (int $f): array => $this->inset->normal($f, $p), $ring);
+        $normals = array_map(fn(int $f): array => $this->inset->normal($f, $p), $ring);
         foreach ($ring as $f) {
             if ($this->skin->faces[$f]->by == 0.0) {
                 return [];
@@ -91,7 +96,7 @@ final class Corners
         do {
             $f = $this->skin->faceOf[intdiv($h, 3)];
             $last = $ring === [] ? null : $ring[count($ring) - 1];
-            if ($last === null || ($last !== $f && ! $this->inset->runOn($last, $f))) {
+            if ($last === null || ($last !== $f && !$this->inset->runOn($last, $f))) {
                 $ring[] = $f;
             }
             // the half-edge before this one in its triangle ends here; its twin goes out again
@@ -121,7 +126,7 @@ final class Corners
         do {
             $f = $this->skin->faceOf[intdiv($h, 3)];
             $g = $this->skin->beyond($h);
-            if ($f !== $g && ! $this->inset->runOn($f, $g)) {
+            if ($f !== $g && !$this->inset->runOn($f, $g)) {
                 $p = $this->skin->point($v);
                 $e = Vector::sub($this->skin->point($this->skin->end($h)), $p);
                 if (Vector::dot(Vector::cross($this->inset->normal($f, $p), $this->inset->normal($g, $p)), $e) * $this->side <= 0) {
@@ -138,17 +143,17 @@ final class Corners
     private function block(int $v, array $three): ?Solid
     {
         $p = $this->skin->point($v);
-        $images = array_map(fn (int $f): array => [$f, $this->inset->image($f, $v)], $three);
+        $images = array_map(fn(int $f): array => [$f, $this->inset->image($f, $v)], $three);
         foreach ($images as [, [, $fallen]]) {
             if ($fallen) {
                 return null;
             }
         }
-        $i = array_map(static fn (array $x): array => $x[1][0], $images);
-        $pair = fn (int $k, int $l): array => $this->inset->meet($p, [$images[$k], $images[$l]]);
+        $i = array_map(static fn(array $x): array => $x[1][0], $images);
+        $pair = fn(int $k, int $l): array => $this->inset->meet($p, [$images[$k], $images[$l]]);
         $m = [$pair(0, 1), $pair(1, 2), $pair(2, 0)];
         $all = $this->inset->meet($p, $images);
-        $g = new Gathering;
+        $g = new Gathering();
         $sides = [];
         for ($k = 0; $k < 3; $k++) {
             $next = ($k + 1) % 3;
@@ -159,7 +164,10 @@ final class Corners
         $flat = $g->surface(Surface::plane(($this->named)($this->skin->faces[$three[0]]->surface->name)));
         $triangles = [];
         foreach ($sides as [$a, $b, $c, $d, $face]) {
-            $surface = $face === null ? $flat : $g->surface($this->inset->surface($three[$face], ($this->named)($this->skin->faces[$three[$face]]->surface->name)));
+            $surface =
+                $face === null
+                    ? $flat
+                    : $g->surface($this->inset->surface($three[$face], ($this->named)($this->skin->faces[$three[$face]]->surface->name)));
             array_push($triangles, [$a, $b, $c, $surface], [$a, $c, $d, $surface]);
         }
 

@@ -26,7 +26,7 @@ final class Crumbs
             $vz = $s->z[$c] - $s->z[$a];
             $w = ($uy * $vz - $uz * $vy) * $s->nx[$f] + ($uz * $vx - $ux * $vz) * $s->ny[$f] + ($ux * $vy - $uy * $vx) * $s->nz[$f];
             $area[$of[$t]] = ($area[$of[$t]] ?? 0.0) + $w / 2;
-            $volume[$of[$t]] = ($volume[$of[$t]] ?? 0.0) + $w * $s->offset[$f] / 6;
+            $volume[$of[$t]] = ($volume[$of[$t]] ?? 0.0) + ($w * $s->offset[$f]) / 6;
         }
         $drop = [];
         foreach ($area as $body => $a) {
@@ -36,7 +36,7 @@ final class Crumbs
             }
         }
 
-        return $drop === [] ? $s : self::only($s, static fn (int $t): bool => ! isset($drop[$of[$t]]));
+        return $drop === [] ? $s : self::only($s, static fn(int $t): bool => !isset($drop[$of[$t]]));
     }
 
     /**
@@ -46,7 +46,7 @@ final class Crumbs
      */
     public static function only(Solid $s, Closure $kept): Solid
     {
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         $number = [];
         foreach ($s->surfaces as $u) {
             $b->surface($u);
@@ -82,7 +82,7 @@ final class Crumbs
                 $t = array_pop($list);
                 for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                     $u = intdiv($s->twin[$h], 3);
-                    if (! isset($of[$u])) {
+                    if (!isset($of[$u])) {
                         $of[$u] = $first;
                         $list[] = $u;
                     }

@@ -16,5 +16,12 @@ final readonly class Face
      * @param array{float,float,float} $normal of a flat face
      * @param float $offset of its plane
      */
-    public function __construct(public Surface $surface, public array $triangles, public float $sign, public float $by, public array $normal, public float $offset) {}
+    public function __construct(
+        public Surface $surface,
+        public array $triangles,
+        public float $sign,
+        public float $by,
+        public array $normal,
+        public float $offset,
+    ) {}
 }

@@ -95,7 +95,7 @@ final class Gathering
         $triangles = [];
         foreach ($this->triangles as [$surface, $first, $facet]) {
             [$a, $b, $c] = [$same[$first] ?? $first, $same[$first + 1] ?? $first + 1, $same[$first + 2] ?? $first + 2];
-            if ($a !== $b && $b !== $c && $c !== $a && ! isset($line[$a], $line[$b], $line[$c])) {
+            if ($a !== $b && $b !== $c && $c !== $a && !isset($line[$a], $line[$b], $line[$c])) {
                 $triangles[] = [$a, $b, $c, $surface, $facet];
             }
         }
@@ -120,7 +120,9 @@ final class Gathering
             $six += Vector::dot($a, Vector::cross($b, $c));
         }
         foreach ($triangles as [$a, $b, $c, $surface]) {
-            $six > 0 ? $this->triangle([$a, false], [$b, false], [$c, false], $surface) : $this->triangle([$a, false], [$c, false], [$b, false], $surface);
+            $six > 0
+                ? $this->triangle([$a, false], [$b, false], [$c, false], $surface)
+                : $this->triangle([$a, false], [$c, false], [$b, false], $surface);
         }
         $solid = $this->solid();
 
@@ -143,7 +145,7 @@ final class Gathering
         asort($at);
         $out = [];
         foreach ($triangles as $t) {
-            for ($k = 0; $k < 3 && ! isset($at[$t[$k]], $at[$t[($k + 1) % 3]]); $k++);
+            for ($k = 0; $k < 3 && !isset($at[$t[$k]], $at[$t[($k + 1) % 3]]); $k++);
             if ($k === 3) {
                 $out[] = $t;
 
@@ -172,7 +174,12 @@ final class Gathering
         if ($this->along === null) {
             $long = $this->far($u, $v);
             foreach ($at as $m => $_) {
-                if ($m !== $u && $m !== $v && ($near = $this->far($u, $m)) < $long && $near + $this->far($m, $v) < (1 + self::ASTRAY) * $long) {
+                if (
+                    $m !== $u &&
+                    $m !== $v &&
+                    ($near = $this->far($u, $m)) < $long &&
+                    $near + $this->far($m, $v) < (1 + self::ASTRAY) * $long
+                ) {
                     $out[$m] = $near;
                 }
             }
@@ -204,7 +211,7 @@ final class Gathering
     /** @param list<array{int, int, int, int, string}> $triangles */
     private function build(array $triangles): Solid
     {
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         $number = [];
         foreach ($triangles as $t) {
             for ($k = 0; $k < 3; $k++) {
@@ -223,8 +230,9 @@ final class Gathering
         $facets = $of = [];
         foreach ($size as $i => $_) {
             [$p, $q, $r, $surface, $key] = $triangles[$i];
-            $of[$i] = $this->facet($b, [$number[$p], $number[$q], $number[$r]], $this->across($p, $q, $r), $facets["$surface,$key"] ?? [])
-                ?? $b->facetThrough($number[$p], $number[$q], $number[$r], $surface);
+            $of[$i] =
+                $this->facet($b, [$number[$p], $number[$q], $number[$r]], $this->across($p, $q, $r), $facets["$surface,$key"] ?? []) ??
+                $b->facetThrough($number[$p], $number[$q], $number[$r], $surface);
             if ($key !== '') {
                 $facets["$surface,$key"][$of[$i]] = Vector::unit($this->across($p, $q, $r));
             }
@@ -243,9 +251,10 @@ final class Gathering
      */
     private function facet(SolidBuilder $b, array $corners, array $across, array $facets): ?int
     {
-        $size = self::BESIDE * (1 + max(array_map(static fn (int $v): float => max(abs($b->x[$v]), abs($b->y[$v]), abs($b->z[$v])), $corners)));
+        $size =
+            self::BESIDE * (1 + max(array_map(static fn(int $v): float => max(abs($b->x[$v]), abs($b->y[$v]), abs($b->z[$v])), $corners)));
         foreach ($facets as $f => $n) {
-            if (Vector::dot($n, $across) > 0 && max(array_map(static fn (int $v): float => abs($b->height($f, $v)), $corners)) < $size) {
+            if (Vector::dot($n, $across) > 0 && max(array_map(static fn(int $v): float => abs($b->height($f, $v)), $corners)) < $size) {
                 return $f;
             }
         }

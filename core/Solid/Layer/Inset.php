@@ -61,7 +61,10 @@ final class Inset
         if ($s->isFlat()) {
             return $face->normal;
         }
-        if ($s->kind === SurfaceKind::Cone && abs($s->radius + $s->slope * Vector::dot(Vector::sub($p, $s->point), $s->axis)) < self::NOTHING) {
+        if (
+            $s->kind === SurfaceKind::Cone &&
+            abs($s->radius + $s->slope * Vector::dot(Vector::sub($p, $s->point), $s->axis)) < self::NOTHING
+        ) {
             // at the tip
             return Vector::add([0.0, 0.0, 0.0], $s->axis, $s->slope > 0 ? -$face->sign : $face->sign);
         }
@@ -79,7 +82,9 @@ final class Inset
     {
         $face = $this->skin->faces[$f];
 
-        return $face->surface->isFlat() ? Vector::dot($face->normal, $p) - $face->offset : $face->sign * SurfaceEquation::distance($face->surface, $p);
+        return $face->surface->isFlat()
+            ? Vector::dot($face->normal, $p) - $face->offset
+            : $face->sign * SurfaceEquation::distance($face->surface, $p);
     }
 
     /**
@@ -95,14 +100,14 @@ final class Inset
         $p = $this->skin->point($v);
         $own = $this->moved($f, $p);
         $face = $this->skin->faces[$f];
-        if (! $own[1] && ! $face->surface->isFlat()) {
+        if (!$own[1] && !$face->surface->isFlat()) {
             foreach ($this->skin->at[$v] as $g) {
                 $other = $this->skin->faces[$g];
-                if ($g === $f || $other->by !== $face->by || (! $other->surface->isFlat() && $g > $f) || ! $this->runOn($f, $g)) {
+                if ($g === $f || $other->by !== $face->by || (!$other->surface->isFlat() && $g > $f) || !$this->runOn($f, $g)) {
                     continue;
                 }
                 $image = $this->moved($g, $p);
-                if (! $image[1]) {
+                if (!$image[1]) {
                     $own = $image;
                     break;
                 }
@@ -166,7 +171,7 @@ final class Inset
             return [Vector::add($foot, $s->axis, -$out / ($s->slope * $cos)), false];
         }
 
-        return [Vector::add(Vector::add($foot, Vector::sub($p, $foot), 1 + $out * $cos / $r), $s->axis, -$out * $s->slope * $cos), false];
+        return [Vector::add(Vector::add($foot, Vector::sub($p, $foot), 1 + ($out * $cos) / $r), $s->axis, -$out * $s->slope * $cos), false];
     }
 
     /**
@@ -177,7 +182,7 @@ final class Inset
     {
         $d = Vector::sub($p, $s->point);
         [$q, $fallen] = self::fromCentre(Vector::sub($p, SurfaceEquation::fromTube($s, $d)), $p, $s->tube, $out);
-        $across = static fn (array $e): array => Vector::add($e, $s->axis, -Vector::dot($e, $s->axis));
+        $across = static fn(array $e): array => Vector::add($e, $s->axis, -Vector::dot($e, $s->axis));
         $before = $across($d);
         $r = Vector::length($before);
         $e = Vector::sub($q, $s->point);
@@ -199,7 +204,7 @@ final class Inset
     {
         [, $n, $sum, $product] = $face->surface->patch?->foot($p) ?? [$p, $face->normal, 0.0, 0.0];
         // bends towards where it is moved are positive here
-        $bend = $face->sign * $sum / 2 * ($face->by < 0 ? -1 : 1);
+        $bend = (($face->sign * $sum) / 2) * ($face->by < 0 ? -1 : 1);
         $most = $bend + sqrt(max(0.0, $bend * $bend - $product));
         $by = $most > 0 ? min(abs($face->by), self::NEARLY / $most) : abs($face->by);
 
@@ -217,7 +222,13 @@ final class Inset
             $s->isFlat() => $s->renamed($name),
             $s->patch !== null => Surface::free($name, OffsetPatch::of($s->patch, $out)),
             $s->kind === SurfaceKind::Torus => Surface::torus($name, $s->point, $s->axis, $s->radius, max(self::NOTHING, $s->tube + $out)),
-            $s->kind === SurfaceKind::Cone => Surface::cone($name, $s->point, $s->axis, $s->radius + $out * sqrt(1 + $s->slope ** 2), $s->slope),
+            $s->kind === SurfaceKind::Cone => Surface::cone(
+                $name,
+                $s->point,
+                $s->axis,
+                $s->radius + $out * sqrt(1 + $s->slope ** 2),
+                $s->slope,
+            ),
             default => new Surface($s->kind, $name, $s->point, $s->axis, max(self::NOTHING, $s->radius + $out)),
         };
     }
@@ -234,7 +245,7 @@ final class Inset
     {
         foreach ($faces as $k => [, [$on, $fallen]]) {
             if ($fallen) {
-                $others = array_values(array_filter($faces, static fn (array $o): bool => ! $o[1][1]));
+                $others = array_values(array_filter($faces, static fn(array $o): bool => !$o[1][1]));
 
                 return count($faces) === 2 && $others !== [] ? $this->alongAxis($faces[$k][0], $on, $others[0]) : self::average($faces);
             }
@@ -317,7 +328,8 @@ final class Inset
             sort($list);
             $middle = $list[intdiv(count($list), 2)];
             [$f, $g] = array_map(intval(...), explode(',', $pair));
-            $this->smooth[$pair] = $middle < self::SMOOTH || ($middle < self::BULGING && Tangency::touch($skin->faces[$f], $skin->faces[$g]));
+            $this->smooth[$pair] =
+                $middle < self::SMOOTH || ($middle < self::BULGING && Tangency::touch($skin->faces[$f], $skin->faces[$g]));
         }
     }
 }

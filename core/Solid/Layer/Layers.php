@@ -20,7 +20,12 @@ use Cubo\Solid\SurfaceKind;
 final class Layers
 {
     /** @param Closure(string): string $named name of the moved face */
-    public function __construct(private readonly Skin $skin, private readonly Inset $inset, private readonly Closure $named, private readonly string $step) {}
+    public function __construct(
+        private readonly Skin $skin,
+        private readonly Inset $inset,
+        private readonly Closure $named,
+        private readonly string $step,
+    ) {}
 
     /** The layer of one face; null for a face that stays, or whose layer is nothing. */
     public function of(int $face): ?Solid
@@ -36,7 +41,9 @@ final class Layers
         $moved = $g->surface($this->inset->surface($face, ($this->named)($f->surface->name)));
         $walls = [];
         // inwards the face itself looks outwards and what is moved looks inwards; outwards it is the other way round
-        $add = static fn (array $a, array $b, array $c, int $surface, string $facet = '') => $f->by < 0 ? $g->triangle($a, $b, $c, $surface, $facet) : $g->triangle($a, $c, $b, $surface, $facet);
+        $add = static fn(array $a, array $b, array $c, int $surface, string $facet = '') => $f->by < 0
+            ? $g->triangle($a, $b, $c, $surface, $facet)
+            : $g->triangle($a, $c, $b, $surface, $facet);
         foreach ($f->triangles as $t) {
             $points = $images = [];
             for ($k = 0; $k < 3; $k++) {
@@ -87,10 +94,18 @@ final class Layers
             $x = Vector::across($u->axis);
             $y = Vector::cross($u->axis, $x);
 
-            return new Gathering(static fn (array $p): float => atan2(Vector::dot(Vector::sub($p, $u->point), $y), Vector::dot(Vector::sub($p, $u->point), $x)), true);
+            return new Gathering(
+                static fn(array $p): float => atan2(
+                    Vector::dot(Vector::sub($p, $u->point), $y),
+                    Vector::dot(Vector::sub($p, $u->point), $x),
+                ),
+                true,
+            );
         }
 
-        return $u->isFlat() || $u->patch !== null ? new Gathering : new Gathering(static fn (array $p): float => Vector::dot(Vector::sub($p, $u->point), $u->axis));
+        return $u->isFlat() || $u->patch !== null
+            ? new Gathering()
+            : new Gathering(static fn(array $p): float => Vector::dot(Vector::sub($p, $u->point), $u->axis));
     }
 
     /** What a layer ends with beside another face, where that can be seen: a cylinder beside a ring, else flat. */
@@ -98,7 +113,7 @@ final class Layers
     {
         $name = "{$this->step}:end of {$this->skin->faces[$beside]->surface->name}";
         $u = $this->skin->faces[$face]->surface;
-        if ($u->kind !== SurfaceKind::Torus || ! $this->inset->runOn($face, $beside)) {
+        if ($u->kind !== SurfaceKind::Torus || !$this->inset->runOn($face, $beside)) {
             return Surface::plane($name);
         }
         $r = null;

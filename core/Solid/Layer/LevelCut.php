@@ -31,10 +31,10 @@ final class LevelCut
                 $below = $below || $d < -self::NEAR;
             }
         }
-        if (! $above || ! $below) {
+        if (!$above || !$below) {
             return $s;
         }
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         foreach ($s->x as $v => $x) {
             $b->vertex($x, $s->y[$v], $s->z[$v]);
         }
@@ -47,9 +47,19 @@ final class LevelCut
         $middle = [];
         foreach ($s->start as $e => $v) {
             $w = $s->start[$s->twin[$e]];
-            if ($there[intdiv($e, 3)] && ! isset($middle[$e]) && abs($h[$v]) > self::NEAR && abs($h[$w]) > self::NEAR && $h[$v] * $h[$w] < 0) {
+            if (
+                $there[intdiv($e, 3)] &&
+                !isset($middle[$e]) &&
+                abs($h[$v]) > self::NEAR &&
+                abs($h[$w]) > self::NEAR &&
+                $h[$v] * $h[$w] < 0
+            ) {
                 $k = $h[$v] / ($h[$v] - $h[$w]);
-                $middle[$e] = $middle[$s->twin[$e]] = $b->vertex($s->x[$v] + $k * ($s->x[$w] - $s->x[$v]), $s->y[$v] + $k * ($s->y[$w] - $s->y[$v]), $s->z[$v] + $k * ($s->z[$w] - $s->z[$v]));
+                $middle[$e] = $middle[$s->twin[$e]] = $b->vertex(
+                    $s->x[$v] + $k * ($s->x[$w] - $s->x[$v]),
+                    $s->y[$v] + $k * ($s->y[$w] - $s->y[$v]),
+                    $s->z[$v] + $k * ($s->z[$w] - $s->z[$v]),
+                );
             }
         }
         foreach ($s->facet as $t => $f) {
@@ -67,8 +77,8 @@ final class LevelCut
      */
     private static function pieces(Solid $s, int $t, array $middle): array
     {
-        $corner = static fn (int $k): int => $s->start[3 * $t + $k % 3];
-        $cut = static fn (int $k): ?int => $middle[3 * $t + $k % 3] ?? null;
+        $corner = static fn(int $k): int => $s->start[3 * $t + ($k % 3)];
+        $cut = static fn(int $k): ?int => $middle[3 * $t + ($k % 3)] ?? null;
         for ($k = 0; $k < 3; $k++) {
             [$m, $n] = [$cut($k), $cut($k + 1)];
             if ($m !== null && $n !== null) {

@@ -43,7 +43,10 @@ final class Skin
                         continue;
                     }
                     $g = $s->facet[$t];
-                    if ($like[$s->surfaceOf[$g]] === $like[$s->surfaceOf[$f]] && (! $flat || $s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g] > 1 - self::SAME_PLANE)) {
+                    if (
+                        $like[$s->surfaceOf[$g]] === $like[$s->surfaceOf[$f]] &&
+                        (!$flat || $s->nx[$f] * $s->nx[$g] + $s->ny[$f] * $s->ny[$g] + $s->nz[$f] * $s->nz[$g] > 1 - self::SAME_PLANE)
+                    ) {
                         $of[$t] = $id;
                         $list[] = $t;
                     }
@@ -53,7 +56,7 @@ final class Skin
         }
         foreach ($s->start as $h => $v) {
             $f = $of[intdiv($h, 3)];
-            if (! in_array($f, $at[$v] ?? [], true)) {
+            if (!in_array($f, $at[$v] ?? [], true)) {
                 $at[$v][] = $f;
             }
         }
@@ -107,9 +110,13 @@ final class Skin
         $surface = $s->surfaces[$s->surfaceOf[$f]];
         $n = [$s->nx[$f], $s->ny[$f], $s->nz[$f]];
         $sign = 1.0;
-        if (! $surface->isFlat()) {
+        if (!$surface->isFlat()) {
             [$a, $b, $c] = [$s->start[3 * $t], $s->start[3 * $t + 1], $s->start[3 * $t + 2]];
-            $g = SurfaceEquation::outward($surface, [($s->x[$a] + $s->x[$b] + $s->x[$c]) / 3, ($s->y[$a] + $s->y[$b] + $s->y[$c]) / 3, ($s->z[$a] + $s->z[$b] + $s->z[$c]) / 3], [0.0, 0.0, 0.0]);
+            $g = SurfaceEquation::outward(
+                $surface,
+                [($s->x[$a] + $s->x[$b] + $s->x[$c]) / 3, ($s->y[$a] + $s->y[$b] + $s->y[$c]) / 3, ($s->z[$a] + $s->z[$b] + $s->z[$c]) / 3],
+                [0.0, 0.0, 0.0],
+            );
             $sign = $g[0] * $n[0] + $g[1] * $n[1] + $g[2] * $n[2] < 0 ? -1.0 : 1.0;
         }
 

@@ -40,7 +40,8 @@ final class Tangency
     {
         $s = $other->surface;
         if ($s->isFlat()) {
-            return Vector::length(Vector::cross($other->normal, $ring->axis)) < self::OFF && self::same(abs(Vector::dot($other->normal, $ring->point) - $other->offset), $ring->tube);
+            return Vector::length(Vector::cross($other->normal, $ring->axis)) < self::OFF &&
+                self::same(abs(Vector::dot($other->normal, $ring->point) - $other->offset), $ring->tube);
         }
         $off = Vector::sub($s->point, $ring->point);
         $h = Vector::dot($off, $ring->axis);
@@ -52,7 +53,10 @@ final class Tangency
 
             return self::same($far, $s->radius + $ring->tube) || self::same($far, abs($s->radius - $ring->tube));
         }
-        if (! in_array($s->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true) || Vector::length(Vector::cross($s->axis, $ring->axis)) > self::OFF) {
+        if (
+            !in_array($s->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true) ||
+            Vector::length(Vector::cross($s->axis, $ring->axis)) > self::OFF
+        ) {
             return null;
         }
         // in the half plane through the axis the ring is a circle and the other one a line
@@ -72,7 +76,7 @@ final class Tangency
 
             return self::same($far, $s->radius + $ball->radius) || ($far > self::OFF && self::same($far, abs($s->radius - $ball->radius)));
         }
-        if (! in_array($s->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true)) {
+        if (!in_array($s->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true)) {
             return null;
         }
         $off = Vector::sub($ball->point, $s->point);

@@ -39,12 +39,17 @@ final class Walls
     private readonly Closure $named;
 
     /** @param Closure(string): float $by mm along the outward normal that a face of that name is moved; the same sign for all */
-    private function __construct(private readonly string $step, Solid $solid, Closure $by, private readonly int $side, private readonly Budget $budget)
-    {
+    private function __construct(
+        private readonly string $step,
+        Solid $solid,
+        Closure $by,
+        private readonly int $side,
+        private readonly Budget $budget,
+    ) {
         $this->skin = new Skin(ConeLevels::cut($solid, $by), $by);
         $this->inset = new Inset($this->skin);
         $word = $side < 0 ? 'inside' : 'outside';
-        $this->named = static fn (string $n): string => "$step:$word of $n";
+        $this->named = static fn(string $n): string => "$step:$word of $n";
     }
 
     /**
@@ -56,7 +61,7 @@ final class Walls
      */
     public static function inside(string $step, Solid $solid, Closure $wall, ?Budget $budget = null): Solid
     {
-        return (new self($step, $solid, static fn (string $n): float => -$wall($n), -1, $budget ?? Budget::unlimited()))->run();
+        return (new self($step, $solid, static fn(string $n): float => -$wall($n), -1, $budget ?? Budget::unlimited()))->run();
     }
 
     /**
@@ -76,7 +81,10 @@ final class Walls
         $solid = $this->skin->solid;
         try {
             foreach ($this->tools() as $tool) {
-                $solid = $this->side < 0 ? BooleanOperation::difference($solid, $tool, $this->budget) : BooleanOperation::union($solid, $tool, $this->budget);
+                $solid =
+                    $this->side < 0
+                        ? BooleanOperation::difference($solid, $tool, $this->budget)
+                        : BooleanOperation::union($solid, $tool, $this->budget);
                 if ($solid->isEmpty()) {
                     return $solid;
                 }
@@ -110,7 +118,7 @@ final class Walls
     private function withBalls(Solid $inner): Solid
     {
         foreach ($this->tooNear($inner) as [$p, $wall]) {
-            $ball = Primitives::sphere('', $wall)->moved(Transform::translation($p))->renamed(fn (): string => "{$this->step}:corner");
+            $ball = Primitives::sphere('', $wall)->moved(Transform::translation($p))->renamed(fn(): string => "{$this->step}:corner");
             $inner = Crumbs::without(BooleanOperation::difference($inner, $ball, $this->budget), self::CRUMB);
         }
 
@@ -151,9 +159,14 @@ final class Walls
             $f = $this->skin->faceOf[intdiv($h, 3)];
             $g = $this->skin->beyond($h);
             $wall = min(-$this->skin->faces[$f]->by, -$this->skin->faces[$g]->by);
-            if ($f < $g && $wall > 0 && ! $this->inset->runOn($f, $g)) {
+            if ($f < $g && $wall > 0 && !$this->inset->runOn($f, $g)) {
                 $p = $this->skin->point($v);
-                if (Vector::dot(Vector::cross($this->inset->normal($f, $p), $this->inset->normal($g, $p)), Vector::sub($this->skin->point($this->skin->end($h)), $p)) < 0) {
+                if (
+                    Vector::dot(
+                        Vector::cross($this->inset->normal($f, $p), $this->inset->normal($g, $p)),
+                        Vector::sub($this->skin->point($this->skin->end($h)), $p),
+                    ) < 0
+                ) {
                     $out[$v] = max($out[$v] ?? 0.0, $wall);
                     $out[$this->skin->end($h)] = max($out[$this->skin->end($h)] ?? 0.0, $wall);
                 }

@@ -30,7 +30,12 @@ final class Wedges
      * @param int $side -1 inwards, 1 outwards
      * @param Closure(string): string $named name of the moved face
      */
-    public function __construct(private readonly Skin $skin, private readonly Inset $inset, private readonly int $side, private readonly Closure $named) {}
+    public function __construct(
+        private readonly Skin $skin,
+        private readonly Inset $inset,
+        private readonly int $side,
+        private readonly Closure $named,
+    ) {}
 
     /** @return list<Solid> */
     public function all(): array
@@ -39,7 +44,7 @@ final class Wedges
         foreach ($this->edges() as $key => $next) {
             [$f, $g] = array_map(intval(...), explode(',', $key));
             foreach (self::chains($next) as [$vertices, $closed]) {
-                $stations = array_map(fn (int $v): array => [$v, $this->corners($f, $g, $v)], $vertices);
+                $stations = array_map(fn(int $v): array => [$v, $this->corners($f, $g, $v)], $vertices);
                 array_push($out, ...$this->strips($stations, $closed, $f, $g));
             }
         }
@@ -59,7 +64,7 @@ final class Wedges
         foreach ($skin->solid->start as $h => $v) {
             $f = $skin->faceOf[intdiv($h, 3)];
             $g = $skin->beyond($h);
-            if ($f < $g && ! $this->inset->runOn($f, $g) && $this->isNeeded($f, $g, $v, $skin->end($h))) {
+            if ($f < $g && !$this->inset->runOn($f, $g) && $this->isNeeded($f, $g, $v, $skin->end($h))) {
                 $out["$f,$g"][$v][] = $skin->end($h);
             }
         }
@@ -111,11 +116,11 @@ final class Wedges
                 $into[$w] = ($into[$w] ?? 0) + 1;
             }
         }
-        $goesOn = static fn (int $v): bool => ($into[$v] ?? 0) === 1 && count($next[$v] ?? []) === 1;
+        $goesOn = static fn(int $v): bool => ($into[$v] ?? 0) === 1 && count($next[$v] ?? []) === 1;
         $out = $used = [];
         foreach ([false, true] as $rings) {
             foreach ($next as $v => $ends) {
-                if (! $rings && $goesOn($v)) {
+                if (!$rings && $goesOn($v)) {
                     continue;
                 }
                 foreach ($ends as $w) {
@@ -124,7 +129,7 @@ final class Wedges
                     }
                     $used["$v,$w"] = true;
                     $chain = [$v, $w];
-                    while ($goesOn($w) && ! isset($used["$w,{$next[$w][0]}"])) {
+                    while ($goesOn($w) && !isset($used["$w,{$next[$w][0]}"])) {
                         $used["$w,{$next[$w][0]}"] = true;
                         $chain[] = $w = $next[$w][0];
                     }
@@ -146,7 +151,7 @@ final class Wedges
     private function strips(array $stations, bool $closed, int $f, int $g): array
     {
         $whole = $this->strip($stations, $closed, $f, $g);
-        if ($whole === null || ! SelfCrossing::found($whole)) {
+        if ($whole === null || !SelfCrossing::found($whole)) {
             return $whole === null ? [] : [$whole];
         }
         $n = count($stations);
@@ -158,7 +163,10 @@ final class Wedges
         }
         $half = intdiv($n, 2);
 
-        return [...$this->strips(array_slice($stations, 0, $half + 1), false, $f, $g), ...$this->strips(array_slice($stations, $half), false, $f, $g)];
+        return [
+            ...$this->strips(array_slice($stations, 0, $half + 1), false, $f, $g),
+            ...$this->strips(array_slice($stations, $half), false, $f, $g),
+        ];
     }
 
     /** @param list<Station> $stations */
@@ -176,7 +184,7 @@ final class Wedges
                 }
             }
         }
-        if (! $closed) {
+        if (!$closed) {
             // cut from the edge to where the faces meet, as corners are
             [$a, $b, $c, $d] = $stations[0][1];
             array_push($triangles, [$a, $d, $c, 4], [$a, $c, $b, 4]);
@@ -191,23 +199,27 @@ final class Wedges
     private function diagonal(int $side, bool $up): bool
     {
         // side 0 begins at the edge, side 3 ends there
-        return $side === 0 ? ! $up : $up;
+        return $side === 0 ? !$up : $up;
     }
 
     /** @param list<array{V, V, V, int}> $triangles with the side they belong to */
     private function solid(array $triangles, int $f, int $g): ?Solid
     {
-        $gathering = new Gathering;
+        $gathering = new Gathering();
         $faces = [$this->skin->faces[$f], $this->skin->faces[$g]];
-        $names = array_map(fn (Face $x): string => ($this->named)($x->surface->name), $faces);
+        $names = array_map(fn(Face $x): string => ($this->named)($x->surface->name), $faces);
         $end = $gathering->surface(Surface::plane($names[0]));
         $moved = [];
         foreach ([$f, $g] as $k => $face) {
             $u = $faces[$k]->surface;
-            $fallen = in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Sphere], true) ? $u->radius + $faces[$k]->sign * $faces[$k]->by <= 1e-9 : ($u->kind === SurfaceKind::Torus && $u->tube + $faces[$k]->sign * $faces[$k]->by <= 1e-9);
+            $fallen = in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Sphere], true)
+                ? $u->radius + $faces[$k]->sign * $faces[$k]->by <= 1e-9
+                : $u->kind === SurfaceKind::Torus && $u->tube + $faces[$k]->sign * $faces[$k]->by <= 1e-9;
             $moved[] = $gathering->surface($fallen ? Surface::plane($names[$k]) : $this->inset->surface($face, $names[$k]));
         }
 
-        return $gathering->turnedOut(array_map(static fn (array $t): array => [$t[0], $t[1], $t[2], [1 => $moved[0], 2 => $moved[1]][$t[3]] ?? $end], $triangles));
+        return $gathering->turnedOut(
+            array_map(static fn(array $t): array => [$t[0], $t[1], $t[2], [1 => $moved[0], 2 => $moved[1]][$t[3]] ?? $end], $triangles),
+        );
     }
 }

@@ -31,7 +31,7 @@ final class Extrusion
     public static function straight(string $step, Profile $profile, float $from, float $to, Transform $place): Solid
     {
         $profile->checked();
-        if (! is_finite($from) || ! is_finite($to)) {
+        if (!is_finite($from) || !is_finite($to)) {
             throw new Refused('no-length', 'The length of the extrusion is not a number.');
         }
         if ($from > $to) {
@@ -42,7 +42,7 @@ final class Extrusion
         if ($to - $from <= 0) {
             throw new Refused('no-length', 'The extrusion has no length.');
         }
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         $u = $w = $loops = [];
         $surfaces = [];
         $surfaceFor = static function (array $curve) use (&$surfaces, $b, $step): int {
@@ -62,7 +62,7 @@ final class Extrusion
                 $u[$id] = $pu;
                 $w[$id] = $pv;
                 $ids[] = $id;
-                $sides[] = [$id, $id - $i + ($i + 1) % count($loop), $curve];
+                $sides[] = [$id, $id - $i + (($i + 1) % count($loop)), $curve];
             }
             $loops[] = $ids;
         }
@@ -97,7 +97,12 @@ final class Extrusion
         [$circle, $drawn] = [$curve['circle'], $curve['drawn'] ?? null];
 
         return match (true) {
-            $circle !== null => Surface::cylinder($name, Vector::add(Vector::add($origin, $u, $circle[0]), $v, $circle[1]), Vector::cross($u, $v), $circle[2]),
+            $circle !== null => Surface::cylinder(
+                $name,
+                Vector::add(Vector::add($origin, $u, $circle[0]), $v, $circle[1]),
+                Vector::cross($u, $v),
+                $circle[2],
+            ),
             $drawn !== null => Surface::free($name, new ExtrudedSurface($drawn, $origin, $u, $v)),
             default => Surface::plane($name),
         };
@@ -115,10 +120,10 @@ final class Extrusion
      */
     public static function tapered(string $step, Profile $profile, float $up, float $down, float $taper, Transform $place): Solid
     {
-        if (! is_finite($up) || ! is_finite($down) || $up < 0 || $down < 0 || $up + $down <= 0) {
+        if (!is_finite($up) || !is_finite($down) || $up < 0 || $down < 0 || $up + $down <= 0) {
             throw new Refused('no-length', 'The extrusion has no length.');
         }
-        if (! is_finite($taper) || abs($taper) > 89) {
+        if (!is_finite($taper) || abs($taper) > 89) {
             throw new Refused('no-angle', 'The taper must lie between -89 and 89 degrees.', 89.0);
         }
         if ($taper == 0.0) {
@@ -138,9 +143,17 @@ final class Extrusion
                 }
             }
         }
-        usort($levels, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $levels = array_values(array_filter($levels, static fn (array $l, int $i): bool => $i === 0 || $l[0] > $levels[$i - 1][0], ARRAY_FILTER_USE_BOTH));
-        $stations = array_map(static fn (array $l): array => array_map(static fn (array $loop): array => array_map(static fn (array $p): array => [$p[0], $p[1], $l[0]], $loop), $l[1]->loops), $levels);
+        usort($levels, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
+        $levels = array_values(
+            array_filter($levels, static fn(array $l, int $i): bool => $i === 0 || $l[0] > $levels[$i - 1][0], ARRAY_FILTER_USE_BOTH),
+        );
+        $stations = array_map(
+            static fn(array $l): array => array_map(
+                static fn(array $loop): array => array_map(static fn(array $p): array => [$p[0], $p[1], $l[0]], $loop),
+                $l[1]->loops,
+            ),
+            $levels,
+        );
         $halves = count($levels) === 3;
         $surface = static function (int $i, int $l, int $k) use ($levels, $step, $halves): Surface {
             [$z0, $low] = $levels[$i];

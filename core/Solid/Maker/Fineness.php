@@ -34,7 +34,7 @@ final class Fineness
     {
         $out = [];
         for ($i = 0; $i < $n; $i++) {
-            $out[] = Angle::cosSin(360.0 * $i / $n);
+            $out[] = Angle::cosSin((360.0 * $i) / $n);
         }
 
         return $out;
@@ -53,8 +53,8 @@ final class Fineness
             return self::circle($n);
         }
         $out = [];
-        for ($i = 0; 360.0 * $i / $n < $angle - 1e-9; $i++) {
-            $out[] = Angle::cosSin(360.0 * $i / $n);
+        for ($i = 0; (360.0 * $i) / $n < $angle - 1e-9; $i++) {
+            $out[] = Angle::cosSin((360.0 * $i) / $n);
         }
         $out[] = Angle::cosSin($angle);
 

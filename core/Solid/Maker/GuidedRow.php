@@ -61,7 +61,9 @@ final readonly class GuidedRow
         foreach ($pulls as [$x, $y, $z, $at]) {
             $column = ($at - floor($at)) * $n;
             $a = (int) floor($column) % $n;
-            $frame = $this->frame(Vector::add($this->row[$a], Vector::sub($this->row[($a + 1) % $n], $this->row[$a]), $column - floor($column)));
+            $frame = $this->frame(
+                Vector::add($this->row[$a], Vector::sub($this->row[($a + 1) % $n], $this->row[$a]), $column - floor($column)),
+            );
             $d = Vector::sub([$x, $y, $z], $all);
             $left[] = [Vector::dot($d, $frame[0]), Vector::dot($d, $frame[1]), Vector::dot($d, $frame[2]), $at];
         }
@@ -106,7 +108,7 @@ final readonly class GuidedRow
                 [$back, $before] = [1 - $way, $d];
             }
         }
-        $w = (1 - cos(M_PI * $back / ($back + $ahead))) / 2;
+        $w = (1 - cos((M_PI * $back) / ($back + $ahead))) / 2;
 
         return [(1 - $w) * $before[0] + $w * $after[0], (1 - $w) * $before[1] + $w * $after[1], (1 - $w) * $before[2] + $w * $after[2]];
     }

@@ -30,7 +30,7 @@ final class Lettering
      */
     public static function profiles(string $text, float $height): array
     {
-        if (! is_finite($height) || $height <= 0) {
+        if (!is_finite($height) || $height <= 0) {
             throw new Refused('no-size', 'The height of the letters is not a number above zero.');
         }
         $letters = mb_str_split($text);
@@ -42,13 +42,21 @@ final class Lettering
         $out = [];
         $u = 0.0;
         foreach ($letters as $i => $letter) {
-            if (! $face->has($letter)) {
+            if (!$face->has($letter)) {
                 throw new Refused('no-letter', "The typeface has no letter “{$letter}”.");
             }
             $loops = [];
             foreach ($face->contours($letter) as $c => $contour) {
                 $loop = self::chords($contour, $scale, $u);
-                $loops[] = array_map(static fn (array $p, int $k): array => [$p[0], $p[1], ['name' => 'letter ' . ($i + 1) . ' ' . ($c + 1) . ' ' . ($k + 1), 'circle' => null]], $loop, array_keys($loop));
+                $loops[] = array_map(
+                    static fn(array $p, int $k): array => [
+                        $p[0],
+                        $p[1],
+                        ['name' => 'letter ' . ($i + 1) . ' ' . ($c + 1) . ' ' . ($k + 1), 'circle' => null],
+                    ],
+                    $loop,
+                    array_keys($loop),
+                );
             }
             array_push($out, ...self::pieces($loops));
             $u += $scale * $face->advance($letter);
@@ -65,10 +73,10 @@ final class Lettering
      */
     public static function solid(string $step, string $text, float $height, float $depth, Transform $place, ?Budget $budget = null): Solid
     {
-        if (! is_finite($depth) || $depth <= 0) {
+        if (!is_finite($depth) || $depth <= 0) {
             throw new Refused('no-length', 'The letters have no depth.');
         }
-        $out = new Solid;
+        $out = new Solid();
         foreach (self::profiles($text, $height) as $p) {
             // letters stand apart, but outlines of one letter may overlap
             $out = BooleanOperation::union($out, Extrusion::straight($step, $p, 0.0, $depth, Transform::identity()), $budget);
@@ -89,11 +97,11 @@ final class Lettering
         foreach ($contour as $i => [$x, $y, $on]) {
             [$nx, $ny, $next] = $contour[($i + 1) % $n];
             $full[] = [$x, $y, $on];
-            if (! $on && ! $next) {
+            if (!$on && !$next) {
                 $full[] = [($x + $nx) / 2, ($y + $ny) / 2, true];
             }
         }
-        while (! $full[0][2]) {
+        while (!$full[0][2]) {
             $full[] = array_shift($full);
         }
         $points = [];
@@ -108,11 +116,14 @@ final class Lettering
             [$ax, $ay] = $full[$i - 1];
             [$bx, $by] = $full[($i + 1) % $n];
             // the curve strays from its chord by a quarter of its middle control point's distance, over k^2 for k chords
-            $rise = $scale * sqrt(($ax - 2 * $x + $bx) ** 2 + ($ay - 2 * $y + $by) ** 2) / 4;
+            $rise = ($scale * sqrt(($ax - 2 * $x + $bx) ** 2 + ($ay - 2 * $y + $by) ** 2)) / 4;
             $k = (int) max(2, min(12, ceil(sqrt($rise / Fineness::CHORD))));
             for ($j = 1; $j < $k; $j++) {
                 $t = $j / $k;
-                $points[] = [$u + $scale * ((1 - $t) ** 2 * $ax + 2 * $t * (1 - $t) * $x + $t * $t * $bx), $scale * ((1 - $t) ** 2 * $ay + 2 * $t * (1 - $t) * $y + $t * $t * $by)];
+                $points[] = [
+                    $u + $scale * ((1 - $t) ** 2 * $ax + 2 * $t * (1 - $t) * $x + $t * $t * $bx),
+                    $scale * ((1 - $t) ** 2 * $ay + 2 * $t * (1 - $t) * $y + $t * $t * $by),
+                ];
             }
         }
 
@@ -136,11 +147,11 @@ final class Lettering
             }
             // turned round: outlines counter-clockwise, holes clockwise; the name of a side stays with it
             $turned = array_reverse($loop);
-            $area < 0 ? $outer[] = $turned : $holes[] = $turned;
+            $area < 0 ? ($outer[] = $turned) : ($holes[] = $turned);
         }
         $out = [];
         foreach ($outer as $o) {
-            $mine = array_values(array_filter($holes, static fn (array $h): bool => Profile::encloses($o, $h[0][0], $h[0][1])));
+            $mine = array_values(array_filter($holes, static fn(array $h): bool => Profile::encloses($o, $h[0][0], $h[0][1])));
             $out[] = new Profile([$o, ...$mine]);
         }
 

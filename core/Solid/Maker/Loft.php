@@ -109,7 +109,7 @@ final class Loft
                 $from = $this->joints[$i][$j];
                 $to = $this->joints[$i][$j + 1] ?? $this->joints[$i][0] + $this->outlines[$i]->length;
                 for ($k = 0; $k < self::SUB * $n; $k++) {
-                    $row[] = $place->point([...$this->outlines[$i]->at($from + ($to - $from) * $k / (self::SUB * $n)), 0.0]);
+                    $row[] = $place->point([...$this->outlines[$i]->at($from + (($to - $from) * $k) / (self::SUB * $n)), 0.0]);
                 }
             }
             $this->points[] = $row;
@@ -125,7 +125,7 @@ final class Loft
         foreach (array_keys($this->points[0]) as $c) {
             $this->splines[] = new CubicSpline(array_column($this->points, $c), $this->knots);
         }
-        $pulls = array_map(fn (array $guide): callable => $this->pull($guide, $smooth), $guides);
+        $pulls = array_map(fn(array $guide): callable => $this->pull($guide, $smooth), $guides);
         $this->distinct($pulls);
         // rows of the mesh and, between them, of the true surface
         $ts = [0.0];
@@ -134,17 +134,17 @@ final class Loft
         for ($i = 0; $i < $spans; $i++) {
             $n = self::SUB * ($smooth || $pulls !== [] ? $this->rowsFor($i, $smooth, $pulls) : $this->twistRows($i));
             for ($k = 1; $k <= $n; $k++) {
-                $ts[] = $this->knots[$i] + ($this->knots[$i + 1] - $this->knots[$i]) * $k / $n;
+                $ts[] = $this->knots[$i] + (($this->knots[$i + 1] - $this->knots[$i]) * $k) / $n;
             }
             if ($i < $spans - 1) {
                 $breaks[] = count($ts) - 1;
             }
         }
-        $rows = array_map(fn (float $t): array => $this->row($t, $smooth, $pulls), $ts);
+        $rows = array_map(fn(float $t): array => $this->row($t, $smooth, $pulls), $ts);
         $stations = [];
         foreach ($rows as $r => $row) {
             if ($r % self::SUB === 0) {
-                $stations[] = [array_values(array_filter($row, static fn (int $c): bool => $c % self::SUB === 0, ARRAY_FILTER_USE_KEY))];
+                $stations[] = [array_values(array_filter($row, static fn(int $c): bool => $c % self::SUB === 0, ARRAY_FILTER_USE_KEY))];
             }
         }
         $stretchOf = [];
@@ -162,7 +162,18 @@ final class Loft
 
             return $s;
         };
-        $surface = function (int $i, int $l, int $k) use ($step, $stretchOf, $rows, $ts, $breaks, $wave, $guided, $span, $spans, &$made): Surface {
+        $surface = function (int $i, int $l, int $k) use (
+            $step,
+            $stretchOf,
+            $rows,
+            $ts,
+            $breaks,
+            $wave,
+            $guided,
+            $span,
+            $spans,
+            &$made,
+        ): Surface {
             $j = $stretchOf[$k];
             $s = $wave ? 0 : $span($i);
             $round = match (true) {
@@ -175,11 +186,27 @@ final class Loft
             }
             $name = "$step:side " . ($j + 1) . ($wave || $spans === 1 ? '' : ' ' . ($s + 1));
 
-            return $made[$name] ??= $this->surface($name, $j, $wave ? $rows : array_slice($rows, $s === 0 ? 0 : $breaks[$s - 1], ($breaks[$s] ?? count($rows) - 1) - ($s === 0 ? 0 : $breaks[$s - 1]) + 1), $wave ? $ts : null, $wave ? $breaks : [], $wave ? null : $s);
+            return $made[$name] ??= $this->surface(
+                $name,
+                $j,
+                $wave
+                    ? $rows
+                    : array_slice(
+                        $rows,
+                        $s === 0 ? 0 : $breaks[$s - 1],
+                        ($breaks[$s] ?? count($rows) - 1) - ($s === 0 ? 0 : $breaks[$s - 1]) + 1,
+                    ),
+                $wave ? $ts : null,
+                $wave ? $breaks : [],
+                $wave ? null : $s,
+            );
         };
         $solid = Skin::over($stations, $surface, "$step:start", "$step:end");
         if ($solid->facettedVolume() <= 0 || SelfCrossing::found($solid)) {
-            throw new Refused('crosses-itself', 'The skin would run into itself. Look at the order of the sections and which way they face.');
+            throw new Refused(
+                'crosses-itself',
+                'The skin would run into itself. Look at the order of the sections and which way they face.',
+            );
         }
 
         return $solid;
@@ -208,7 +235,7 @@ final class Loft
             }
         }
 
-        return $pulls === [] ? $out : (new GuidedRow($out))->pulled(array_map(static fn (callable $pull): array => $pull($t), $pulls));
+        return $pulls === [] ? $out : (new GuidedRow($out))->pulled(array_map(static fn(callable $pull): array => $pull($t), $pulls));
     }
 
     /**
@@ -219,7 +246,7 @@ final class Loft
     private function distinct(array $pulls): void
     {
         foreach ([0.0, $this->knots[count($this->knots) - 1]] as $t) {
-            $at = array_map(static fn (callable $pull): float => $pull($t)[3], $pulls);
+            $at = array_map(static fn(callable $pull): float => $pull($t)[3], $pulls);
             foreach ($at as $i => $a) {
                 for ($j = 0; $j < $i; $j++) {
                     $apart = $a - $at[$j];
@@ -266,7 +293,7 @@ final class Loft
             $at = $c0 / $m + $turn * $share;
             $column = $at * $m;
             $row = $this->row($t, $smooth, []);
-            $a = ((int) floor($column) % $m + $m) % $m;
+            $a = (((int) floor($column) % $m) + $m) % $m;
             $w = $column - floor($column);
             $p = Vector::add($row[$a], Vector::sub($row[($a + 1) % $m], $row[$a]), $w);
             $g = $spline->at($share * $end)[0];
@@ -287,7 +314,7 @@ final class Loft
         $most = 0.0;
         $a = $this->knots[$span];
         $b = $this->knots[$span + 1];
-        $rows = array_map(fn (int $k): array => $this->row($a + ($b - $a) * $k / 8, $smooth, $pulls), range(0, 8));
+        $rows = array_map(fn(int $k): array => $this->row($a + (($b - $a) * $k) / 8, $smooth, $pulls), range(0, 8));
         foreach ($rows[0] as $c => $_) {
             $turn = $length = 0.0;
             for ($k = 1; $k < 8; $k++) {
@@ -297,7 +324,7 @@ final class Loft
                 $length += Vector::length($d);
             }
             if ($turn > 1e-9) {
-                $most = max($most, $turn / (2 * M_PI) * Fineness::facets($length / $turn));
+                $most = max($most, ($turn / (2 * M_PI)) * Fineness::facets($length / $turn));
             }
         }
 
@@ -310,7 +337,12 @@ final class Loft
         $most = 0.0;
         $m = count($this->points[0]);
         for ($c = 0; $c < $m; $c += self::SUB) {
-            [$a, $b, $d, $e] = [$this->points[$span][$c], $this->points[$span][($c + self::SUB) % $m], $this->points[$span + 1][($c + self::SUB) % $m], $this->points[$span + 1][$c]];
+            [$a, $b, $d, $e] = [
+                $this->points[$span][$c],
+                $this->points[$span][($c + self::SUB) % $m],
+                $this->points[$span + 1][($c + self::SUB) % $m],
+                $this->points[$span + 1][$c],
+            ];
             $n = Vector::cross(Vector::sub($b, $a), Vector::sub($e, $a));
             $l = Vector::length($n);
             $most = max($most, $l > 0 ? abs(Vector::dot(Vector::sub($d, $a), $n)) / $l / 4 : 0.0);
@@ -334,7 +366,7 @@ final class Loft
         $last = count($rows) - 1;
         if ($span !== null) {
             [$a, $b, $c, $d] = [$rows[0][$from], $rows[0][($from + $count) % $m], $rows[$last][($from + $count) % $m], $rows[$last][$from]];
-            if (! $whole && $this->straight($span, $stretch) && $this->straight($span + 1, $stretch)) {
+            if (!$whole && $this->straight($span, $stretch) && $this->straight($span + 1, $stretch)) {
                 $n = Vector::cross(Vector::sub($b, $a), Vector::sub($d, $a));
                 $l = Vector::length($n);
                 if ($l > 0 && abs(Vector::dot(Vector::sub($c, $a), $n)) / $l < 1e-9 * (1 + Vector::length(Vector::sub($c, $a)))) {
@@ -350,7 +382,19 @@ final class Loft
             }
         }
 
-        return Surface::free($name, new GridPatch($x, $y, $z, $whole ? $count : $count + 1, $whole, null, $span !== null ? null : $ts, $span !== null ? [] : $breaks));
+        return Surface::free(
+            $name,
+            new GridPatch(
+                $x,
+                $y,
+                $z,
+                $whole ? $count : $count + 1,
+                $whole,
+                null,
+                $span !== null ? null : $ts,
+                $span !== null ? [] : $breaks,
+            ),
+        );
     }
 
     /** Between two circles around one axis: a cone or a cylinder. */
@@ -366,12 +410,17 @@ final class Loft
         [[$a, $n, $r], [$b, $m, $q]] = [$one, $two];
         $way = Vector::sub($b, $a);
         $h = Vector::length($way);
-        if (Vector::length(Vector::cross($n, $m)) > self::ALIKE || Vector::length(Vector::cross($way, $n)) > self::ALIKE * (1 + $h) || $h < 1e-9) {
+        if (
+            Vector::length(Vector::cross($n, $m)) > self::ALIKE ||
+            Vector::length(Vector::cross($way, $n)) > self::ALIKE * (1 + $h) ||
+            $h < 1e-9
+        ) {
             return null;
         }
         $axis = Vector::unit($way);
 
-        return $this->cones[$name] = abs($r - $q) < 1e-12 * $r ? Surface::cylinder($name, $a, $axis, $r) : Surface::cone($name, $a, $axis, $r, ($q - $r) / $h);
+        return $this->cones[$name] =
+            abs($r - $q) < 1e-12 * $r ? Surface::cylinder($name, $a, $axis, $r) : Surface::cone($name, $a, $axis, $r, ($q - $r) / $h);
     }
 
     /**
@@ -391,7 +440,12 @@ final class Loft
         foreach (array_keys($this->outlines) as $i) {
             $circle = $this->circle($i);
             $off = $circle === null ? null : Vector::sub($circle[0], $a);
-            if ($circle === null || $off === null || Vector::length(Vector::cross($circle[1], $axis)) > self::ALIKE || Vector::length(Vector::cross($off, $axis)) > self::ALIKE * (1 + Vector::length($off))) {
+            if (
+                $circle === null ||
+                $off === null ||
+                Vector::length(Vector::cross($circle[1], $axis)) > self::ALIKE ||
+                Vector::length(Vector::cross($off, $axis)) > self::ALIKE * (1 + Vector::length($off))
+            ) {
                 return null;
             }
             $h = Vector::dot($off, $axis);
@@ -412,7 +466,11 @@ final class Loft
             return null;
         }
 
-        return [$this->places[$section]->point([$piece['circle'][0], $piece['circle'][1], 0.0]), $this->places[$section]->direction([0.0, 0.0, 1.0]), $piece['circle'][2]];
+        return [
+            $this->places[$section]->point([$piece['circle'][0], $piece['circle'][1], 0.0]),
+            $this->places[$section]->direction([0.0, 0.0, 1.0]),
+            $piece['circle'][2],
+        ];
     }
 
     private function straight(int $section, int $stretch): bool
@@ -422,6 +480,7 @@ final class Loft
         $to = $this->joints[$section][$stretch + 1] ?? $this->joints[$section][0] + $o->length;
         [$p, $q, $r] = [$o->at($from + 1e-9), $o->at(($from + $to) / 2), $o->at($to - 1e-9)];
 
-        return abs(($q[0] - $p[0]) * ($r[1] - $p[1]) - ($q[1] - $p[1]) * ($r[0] - $p[0])) < 1e-9 * (($r[0] - $p[0]) ** 2 + ($r[1] - $p[1]) ** 2);
+        return abs(($q[0] - $p[0]) * ($r[1] - $p[1]) - ($q[1] - $p[1]) * ($r[0] - $p[0])) <
+            1e-9 * (($r[0] - $p[0]) ** 2 + ($r[1] - $p[1]) ** 2);
     }
 }

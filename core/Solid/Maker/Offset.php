@@ -30,7 +30,7 @@ final class Offset
             throw new Refused('vanishes', 'A side of the profile would vanish.', $most);
         }
         $out = new Profile($loops);
-        if ($out->crosses() || ! $out->nested()) {
+        if ($out->crosses() || !$out->nested()) {
             throw new Refused('runs-together', 'Sides of the profile would run into each other.');
         }
 
@@ -66,7 +66,7 @@ final class Offset
             $after = $du * ($moved[$j][0] - $moved[$i][0]) + $dv * ($moved[$j][1] - $moved[$i][1]);
             // sides grow and shrink evenly with the distance
             if ($after < $before && $by != 0.0) {
-                $room = min($room, abs($by) * $before / ($before - $after));
+                $room = min($room, (abs($by) * $before) / ($before - $after));
             }
         }
 
@@ -85,7 +85,7 @@ final class Offset
             $s = self::hollow($circle, $u0, $v0, $u1, $v1) ? 1 : -1;
             $l = sqrt(($u - $circle[0]) ** 2 + ($v - $circle[1]) ** 2);
 
-            return [$s * ($u - $circle[0]) / $l, $s * ($v - $circle[1]) / $l];
+            return [($s * ($u - $circle[0])) / $l, ($s * ($v - $circle[1])) / $l];
         }
         $l = sqrt(($u1 - $u0) ** 2 + ($v1 - $v0) ** 2);
 
@@ -155,6 +155,6 @@ final class Offset
         $s = ($u - $c[0]) * $n[0] + ($v - $c[1]) * $n[1] > 0 ? 1 : -1;
         $l = sqrt(($p[0] - $c[0]) ** 2 + ($p[1] - $c[1]) ** 2) ?: 1e-300;
 
-        return [$s * ($l - $c[2]) - $by, $s * ($p[0] - $c[0]) / $l, $s * ($p[1] - $c[1]) / $l];
+        return [$s * ($l - $c[2]) - $by, ($s * ($p[0] - $c[0])) / $l, ($s * ($p[1] - $c[1])) / $l];
     }
 }

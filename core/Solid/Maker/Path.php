@@ -54,11 +54,15 @@ final readonly class Path
         $n2 = Vector::dot($n, $n);
         $aa = Vector::dot($a, $a);
         $bb = Vector::dot($b, $b);
-        if (! is_finite($n2) || $n2 <= 1e-18 * $aa * $bb) {
+        if (!is_finite($n2) || $n2 <= 1e-18 * $aa * $bb) {
             throw new Refused('no-arc', 'Three points on a line make no arc.');
         }
         // centre of the circle through three points
-        $centre = Vector::add($this->at, Vector::cross([$aa * $b[0] - $bb * $a[0], $aa * $b[1] - $bb * $a[1], $aa * $b[2] - $bb * $a[2]], $n), 1 / (2 * $n2));
+        $centre = Vector::add(
+            $this->at,
+            Vector::cross([$aa * $b[0] - $bb * $a[0], $aa * $b[1] - $bb * $a[1], $aa * $b[2] - $bb * $a[2]], $n),
+            1 / (2 * $n2),
+        );
         $axis = Vector::unit($n);
         $angle = self::angleAbout($centre, $axis, $this->at, $to);
 
@@ -91,7 +95,7 @@ final readonly class Path
      */
     public function rounded(float $radius): self
     {
-        if (! is_finite($radius) || $radius <= 0) {
+        if (!is_finite($radius) || $radius <= 0) {
             throw new Refused('no-size', 'The radius is not a number above zero.');
         }
         $cut = $half = [];
@@ -119,7 +123,7 @@ final readonly class Path
         }
         $out = self::from($this->segments[0]['from']);
         foreach ($this->segments as $i => $s) {
-            if (! isset($cut[$i])) {
+            if (!isset($cut[$i])) {
                 $out = $out->with(['from' => $out->at] + $s);
 
                 continue;
@@ -130,8 +134,14 @@ final readonly class Path
             $b = Vector::add($s['to'], $e, $cut[$i]);
             $axis = Vector::unit(Vector::cross($d, $e));
             $centre = Vector::add($a, Vector::cross($axis, $d), $radius);
-            $out = $out->with(['kind' => 'line', 'from' => $out->at, 'to' => $a])
-                ->with(['kind' => 'arc', 'from' => $a, 'to' => $b, 'centre' => $centre, 'axis' => $axis, 'angle' => rad2deg(self::turn($d, $e))]);
+            $out = $out->with(['kind' => 'line', 'from' => $out->at, 'to' => $a])->with([
+                'kind' => 'arc',
+                'from' => $a,
+                'to' => $b,
+                'centre' => $centre,
+                'axis' => $axis,
+                'angle' => rad2deg(self::turn($d, $e)),
+            ]);
         }
 
         return $out;
@@ -155,7 +165,8 @@ final readonly class Path
 
     public function isClosed(): bool
     {
-        return count($this->segments) > 1 && Vector::distance($this->segments[0]['from'], $this->at) < 1e-9 * (1 + Vector::length($this->at));
+        return count($this->segments) > 1 &&
+            Vector::distance($this->segments[0]['from'], $this->at) < 1e-9 * (1 + Vector::length($this->at));
     }
 
     /**
@@ -196,7 +207,7 @@ final readonly class Path
     private function apart(array $a, array $b): void
     {
         $d = Vector::distance($a, $b);
-        if (! is_finite($d) || $d < 1e-9) {
+        if (!is_finite($d) || $d < 1e-9) {
             throw new Refused('no-length', 'Two neighbouring points of the path are one.');
         }
     }

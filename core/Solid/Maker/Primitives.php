@@ -21,16 +21,31 @@ final class Primitives
     public static function block(string $step, array $min, array $size): Solid
     {
         self::positive(...$size);
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         [$x0, $y0, $z0] = $min;
         [$x1, $y1, $z1] = [$x0 + $size[0], $y0 + $size[1], $z0 + $size[2]];
-        foreach ([[$x0, $y0, $z0], [$x1, $y0, $z0], [$x1, $y1, $z0], [$x0, $y1, $z0], [$x0, $y0, $z1], [$x1, $y0, $z1], [$x1, $y1, $z1], [$x0, $y1, $z1]] as $p) {
+        foreach (
+            [
+                [$x0, $y0, $z0],
+                [$x1, $y0, $z0],
+                [$x1, $y1, $z0],
+                [$x0, $y1, $z0],
+                [$x0, $y0, $z1],
+                [$x1, $y0, $z1],
+                [$x1, $y1, $z1],
+                [$x0, $y1, $z1],
+            ]
+            as $p
+        ) {
             $b->vertex(...$p);
         }
         $sides = [
-            'bottom' => [0, 0, -1, -$z0, 0, 3, 2, 1], 'top' => [0, 0, 1, $z1, 4, 5, 6, 7],
-            'front' => [0, -1, 0, -$y0, 0, 1, 5, 4], 'right' => [1, 0, 0, $x1, 1, 2, 6, 5],
-            'back' => [0, 1, 0, $y1, 2, 3, 7, 6], 'left' => [-1, 0, 0, -$x0, 3, 0, 4, 7],
+            'bottom' => [0, 0, -1, -$z0, 0, 3, 2, 1],
+            'top' => [0, 0, 1, $z1, 4, 5, 6, 7],
+            'front' => [0, -1, 0, -$y0, 0, 1, 5, 4],
+            'right' => [1, 0, 0, $x1, 1, 2, 6, 5],
+            'back' => [0, 1, 0, $y1, 2, 3, 7, 6],
+            'left' => [-1, 0, 0, -$x0, 3, 0, 4, 7],
         ];
         foreach ($sides as $role => [$nx, $ny, $nz, $d, $p, $q, $r, $s]) {
             $f = $b->facet($nx, $ny, $nz, $d, $b->surface(Surface::plane("$step:$role")));
@@ -56,11 +71,13 @@ final class Primitives
         }
         $n = Fineness::facets(max($bottom, $top));
         $circle = Fineness::circle($n);
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         $axis = [0.0, 0.0, 1.0];
-        $side = $b->surface($bottom == $top
-            ? Surface::cylinder("$step:side", [0.0, 0.0, 0.0], $axis, $bottom)
-            : Surface::cone("$step:side", [0.0, 0.0, 0.0], $axis, $bottom, ($top - $bottom) / $height));
+        $side = $b->surface(
+            $bottom == $top
+                ? Surface::cylinder("$step:side", [0.0, 0.0, 0.0], $axis, $bottom)
+                : Surface::cone("$step:side", [0.0, 0.0, 0.0], $axis, $bottom, ($top - $bottom) / $height),
+        );
         $rings = [];
         foreach ([[$bottom, 0.0], [$top, $height]] as [$r, $z]) {
             $ring = [];
@@ -102,7 +119,7 @@ final class Primitives
         $n = Fineness::facets($radius);
         $m = intdiv($n, 2);
         $circle = Fineness::circle($n);
-        $b = new SolidBuilder;
+        $b = new SolidBuilder();
         $s = $b->surface(Surface::sphere("$step:ball", [0.0, 0.0, 0.0], $radius));
         $rows = [[$b->vertex(0.0, 0.0, -$radius)]];
         for ($j = 1; $j < $m; $j++) {
@@ -156,7 +173,7 @@ final class Primitives
     {
         foreach ($sizes as $s) {
             // asked apart: a comparison alone does not find NAN under every JIT
-            if (! is_finite($s) || $s <= 0) {
+            if (!is_finite($s) || $s <= 0) {
                 throw new InvalidArgumentException('A size is not a number above zero.');
             }
         }

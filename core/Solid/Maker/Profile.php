@@ -35,7 +35,14 @@ final readonly class Profile
             foreach ($loop as [$u, $v, $side]) {
                 $c = $side['circle'];
                 $curve = $side['drawn'] ?? null;
-                $moved[] = [...$map($u, $v), ['name' => $side['name'], 'circle' => $c === null ? null : [...$map($c[0], $c[1]), $c[2]], 'drawn' => $curve === null ? null : $drawn[spl_object_id($curve)] ??= $curve->mapped($map)]];
+                $moved[] = [
+                    ...$map($u, $v),
+                    [
+                        'name' => $side['name'],
+                        'circle' => $c === null ? null : [...$map($c[0], $c[1]), $c[2]],
+                        'drawn' => $curve === null ? null : ($drawn[spl_object_id($curve)] ??= $curve->mapped($map)),
+                    ],
+                ];
             }
             if ($turnsOver) {
                 $n = count($moved);
@@ -67,7 +74,7 @@ final readonly class Profile
             }
             foreach ($loop as $i => [$u, $v]) {
                 [$qu, $qv] = $loop[($i + 1) % $n];
-                if (! is_finite($u) || ! is_finite($v)) {
+                if (!is_finite($u) || !is_finite($v)) {
                     throw new Refused('no-size', 'A point of the region is not a number.');
                 }
                 if ($u === $qu && $v === $qv) {
@@ -97,7 +104,7 @@ final readonly class Profile
                 $sides[] = [min($u, $qu), max($u, $qu), min($v, $qv), max($v, $qv), $u, $v, $qu, $qv, $l, $i, $n];
             }
         }
-        usort($sides, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($sides, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
         foreach ($sides as $k => [, $right, $low, $high, $au, $av, $bu, $bv, $l, $i, $n]) {
             for ($j = $k + 1; isset($sides[$j]) && $sides[$j][0] <= $right; $j++) {
                 [, , $lo, $hi, $cu, $cv, $du, $dv, $m, $o] = $sides[$j];
@@ -127,11 +134,11 @@ final readonly class Profile
                 [$qu, $qv] = $loop[($i + 1) % count($loop)];
                 $area += $u * $qv - $v * $qu;
             }
-            $area > 0 ? $outlines[] = $loop : $holes[] = $loop;
+            $area > 0 ? ($outlines[] = $loop) : ($holes[] = $loop);
         }
         foreach ($holes as $hole) {
-            $inside = array_filter($outlines, static fn (array $loop): bool => self::encloses($loop, $hole[0][0], $hole[0][1])) !== [];
-            if (! $inside) {
+            $inside = array_filter($outlines, static fn(array $loop): bool => self::encloses($loop, $hole[0][0], $hole[0][1])) !== [];
+            if (!$inside) {
                 return false;
             }
         }
@@ -149,8 +156,8 @@ final readonly class Profile
         $in = false;
         foreach ($loop as $i => [$au, $av]) {
             [$bu, $bv] = $loop[($i + 1) % count($loop)];
-            if (($av > $v) !== ($bv > $v) && $u < $au + ($v - $av) / ($bv - $av) * ($bu - $au)) {
-                $in = ! $in;
+            if ($av > $v !== $bv > $v && $u < $au + (($v - $av) / ($bv - $av)) * ($bu - $au)) {
+                $in = !$in;
             }
         }
 

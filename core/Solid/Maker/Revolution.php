@@ -52,10 +52,10 @@ final class Revolution
 
     private function __construct(private readonly string $step, Profile $profile, private readonly float $angle)
     {
-        if (! is_finite($angle) || $angle <= 0 || $angle > 360) {
+        if (!is_finite($angle) || $angle <= 0 || $angle > 360) {
             throw new Refused('no-angle', 'The angle must be more than 0 and at most 360 degrees.', 360.0);
         }
-        $this->b = new SolidBuilder;
+        $this->b = new SolidBuilder();
         $reach = 0.0;
         foreach ($profile->loops as $loop) {
             foreach ($loop as [$r, $h]) {
@@ -71,7 +71,7 @@ final class Revolution
                 if ($r < -$this->near) {
                     throw new Refused('crosses-axis', 'The region crosses the axis it is turned about.');
                 }
-                $this->points[] = [$r <= $this->near ? 0.0 : $r, $h, $curve, $at + ($i + 1) % $n];
+                $this->points[] = [$r <= $this->near ? 0.0 : $r, $h, $curve, $at + (($i + 1) % $n)];
             }
         }
         $this->rings();
@@ -80,7 +80,7 @@ final class Revolution
             if ($r == 0.0 && $rq == 0.0) {
                 continue; // the side on the axis sweeps nothing
             }
-            if (abs($h - $hq) <= $this->near && ! self::isRound($curve)) {
+            if (abs($h - $hq) <= $this->near && !self::isRound($curve)) {
                 $this->flat($p, $q, $curve['name']);
             } else {
                 $this->strip($p, $q, $curve);
@@ -179,7 +179,9 @@ final class Revolution
         if ($curve['circle'] !== null) {
             [$cu, $cv, $radius] = $curve['circle'];
 
-            return abs($cu) <= $this->near ? Surface::sphere($name, [0.0, 0.0, $cv], $radius) : Surface::torus($name, [0.0, 0.0, $cv], $z, $cu, $radius);
+            return abs($cu) <= $this->near
+                ? Surface::sphere($name, [0.0, 0.0, $cv], $radius)
+                : Surface::torus($name, [0.0, 0.0, $cv], $z, $cu, $radius);
         }
         if (isset($curve['drawn'])) {
             return Surface::free($name, new RevolvedSurface($curve['drawn'], [0.0, 0.0, 0.0], $z));

@@ -23,9 +23,9 @@ final class SectionJoints
      */
     public static function of(array $outlines, array $places): array
     {
-        $turns = array_map(static fn (Transform $place): float => self::turned($places[0], $place), $places);
+        $turns = array_map(static fn(Transform $place): float => self::turned($places[0], $place), $places);
         $all = [];
-        $corners = array_map(static fn (SectionOutline $o): array => $o->corners(), $outlines);
+        $corners = array_map(static fn(SectionOutline $o): array => $o->corners(), $outlines);
         $counts = array_unique(array_map('count', $corners));
         if (count($counts) === 1 && $counts[0] > 0) {
             $all[] = $corners[0];
@@ -52,7 +52,12 @@ final class SectionJoints
         foreach ($outlines as $i => $o) {
             $joints = [];
             foreach ($angles as $a) {
-                $s = $o->along($a - $turns[$i]) ?? throw new Refused('not-alike', 'These outlines have different counts of corners and cannot be joined ray by ray from their middles.');
+                $s =
+                    $o->along($a - $turns[$i]) ??
+                    throw new Refused(
+                        'not-alike',
+                        'These outlines have different counts of corners and cannot be joined ray by ray from their middles.',
+                    );
                 while ($joints !== [] && $s < $joints[count($joints) - 1] - 1e-9) {
                     $s += $o->length;
                 }

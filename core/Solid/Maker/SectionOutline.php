@@ -33,7 +33,11 @@ final class SectionOutline
         $n = count($loop);
         $first = 0;
         // begin where a new curve begins
-        while ($first < $n && $loop[$first][2]['circle'] !== null && $loop[$first][2]['name'] === $loop[($first + $n - 1) % $n][2]['name']) {
+        while (
+            $first < $n &&
+            $loop[$first][2]['circle'] !== null &&
+            $loop[$first][2]['name'] === $loop[($first + $n - 1) % $n][2]['name']
+        ) {
             $first++;
         }
         $pieces = [];
@@ -44,17 +48,37 @@ final class SectionOutline
             $last = count($pieces) - 1;
             $c = $curve['circle'];
             if ($c === null) {
-                $pieces[] = ['from' => [$u, $v], 'to' => [$qu, $qv], 'circle' => null, 'drawn' => $curve['drawn'] ?? null, 'start' => 0.0, 'sweep' => 0.0, 'length' => hypot($qu - $u, $qv - $v), 'name' => $curve['name']];
+                $pieces[] = [
+                    'from' => [$u, $v],
+                    'to' => [$qu, $qv],
+                    'circle' => null,
+                    'drawn' => $curve['drawn'] ?? null,
+                    'start' => 0.0,
+                    'sweep' => 0.0,
+                    'length' => hypot($qu - $u, $qv - $v),
+                    'name' => $curve['name'],
+                ];
 
                 continue;
             }
-            $turn = atan2(($u - $c[0]) * ($qv - $c[1]) - ($v - $c[1]) * ($qu - $c[0]), ($u - $c[0]) * ($qu - $c[0]) + ($v - $c[1]) * ($qv - $c[1]));
+            $turn = atan2(
+                ($u - $c[0]) * ($qv - $c[1]) - ($v - $c[1]) * ($qu - $c[0]),
+                ($u - $c[0]) * ($qu - $c[0]) + ($v - $c[1]) * ($qv - $c[1]),
+            );
             if ($last >= 0 && $pieces[$last]['circle'] === $c && $pieces[$last]['name'] === $curve['name']) {
                 $pieces[$last]['to'] = [$qu, $qv];
                 $pieces[$last]['sweep'] += $turn;
                 $pieces[$last]['length'] += abs($turn) * $c[2];
             } else {
-                $pieces[] = ['from' => [$u, $v], 'to' => [$qu, $qv], 'circle' => $c, 'start' => atan2($v - $c[1], $u - $c[0]), 'sweep' => $turn, 'length' => abs($turn) * $c[2], 'name' => $curve['name']];
+                $pieces[] = [
+                    'from' => [$u, $v],
+                    'to' => [$qu, $qv],
+                    'circle' => $c,
+                    'start' => atan2($v - $c[1], $u - $c[0]),
+                    'sweep' => $turn,
+                    'length' => abs($turn) * $c[2],
+                    'name' => $curve['name'],
+                ];
             }
         }
         $this->pieces = $pieces;
@@ -87,7 +111,7 @@ final class SectionOutline
 
                 return isset($p['drawn']) ? $p['drawn']->nearest(...$q)[0] : $q;
             }
-            $a = $p['start'] + $p['sweep'] * $s / $p['length'];
+            $a = $p['start'] + ($p['sweep'] * $s) / $p['length'];
 
             return [$p['circle'][0] + $p['circle'][2] * cos($a), $p['circle'][1] + $p['circle'][2] * sin($a)];
         }
@@ -106,7 +130,7 @@ final class SectionOutline
             [$bu, $bv] = self::direction($p, 0.0);
             // the chords of one curve only seem to meet at an angle
             $one = isset($p['drawn']) && ($before['drawn'] ?? null) === $p['drawn'] && $au * $bu + $av * $bv > self::SMOOTH;
-            if (! $one && (abs($au * $bv - $av * $bu) > 1e-6 || $au * $bu + $av * $bv < 0)) {
+            if (!$one && (abs($au * $bv - $av * $bu) > 1e-6 || $au * $bu + $av * $bv < 0)) {
                 $out[] = $s;
             }
             $s += $p['length'];
@@ -160,7 +184,7 @@ final class SectionOutline
                         continue;
                     }
                     $turn = (atan2($r * $dv - $cv, $r * $du - $cu) - $p['start']) / ($p['sweep'] ?: 1e-300);
-                    $full = 2 * M_PI / abs($p['sweep'] ?: 1e-300);
+                    $full = (2 * M_PI) / abs($p['sweep'] ?: 1e-300);
                     $turn -= $full * floor(($turn + 1e-9) / $full);
                     if ($turn < 1 - 1e-9) {
                         $hits[] = max(0.0, $turn);
@@ -189,7 +213,7 @@ final class SectionOutline
             foreach ($this->pieces as $p) {
                 $share = (min($to, $s + $p['length']) - max($from, $s)) / $p['length'];
                 if ($p['circle'] !== null && $share > 1e-9) {
-                    $most += (int) ceil(Fineness::facets($p['circle'][2]) * abs($p['sweep']) / (2 * M_PI) * $share - 1e-6);
+                    $most += (int) ceil(((Fineness::facets($p['circle'][2]) * abs($p['sweep'])) / (2 * M_PI)) * $share - 1e-6);
                 } elseif ($share > 1e-9) {
                     $most += 1;
                 }

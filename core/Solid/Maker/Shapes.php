@@ -26,7 +26,12 @@ final class Shapes
             throw new Refused('no-wall', 'The inner radius must be smaller than the outer one.', $outer);
         }
 
-        return Revolution::of($step, self::profile([[$inner, 0.0, 'bottom'], [$outer, 0.0, 'side'], [$outer, $height, 'top'], [$inner, $height, 'inside']]), 360, Transform::identity());
+        return Revolution::of(
+            $step,
+            self::profile([[$inner, 0.0, 'bottom'], [$outer, 0.0, 'side'], [$outer, $height, 'top'], [$inner, $height, 'inside']]),
+            360,
+            Transform::identity(),
+        );
     }
 
     /**
@@ -91,7 +96,7 @@ final class Shapes
     public static function wedge(string $step, float $width, float $depth, float $front, float $back): Solid
     {
         self::sizes($width, $depth, max($front, $back));
-        if (! is_finite($front) || ! is_finite($back) || min($front, $back) < 0) {
+        if (!is_finite($front) || !is_finite($back) || min($front, $back) < 0) {
             throw new Refused('no-size', 'A height is negative.');
         }
         $points = [[0.0, 0.0, 'bottom'], [$depth, 0.0, 'back'], [$depth, $back, 'slope'], [0.0, $front, 'front']];
@@ -103,8 +108,13 @@ final class Shapes
         $lay = new Transform([0.0, 0.0, 1.0, 1.0, 0.0, 0.0, 0.0, 1.0, 0.0]);
         $names = ['start' => 'left', 'end' => 'right'];
 
-        return Extrusion::straight($step, self::profile($points), 0.0, $width, $lay)
-            ->renamed(static fn (string $n): string => preg_replace_callback('/:(start|end)$/', static fn (array $m): string => ':' . $names[$m[1]], $n) ?? $n);
+        return Extrusion::straight($step, self::profile($points), 0.0, $width, $lay)->renamed(
+            static fn(string $n): string => preg_replace_callback(
+                '/:(start|end)$/',
+                static fn(array $m): string => ':' . $names[$m[1]],
+                $n,
+            ) ?? $n,
+        );
     }
 
     /**
@@ -118,8 +128,13 @@ final class Shapes
         $lay = new Transform([1.0, 0.0, 0.0, 0.0, 0.0, -1.0, 0.0, 1.0, 0.0]);
         $names = ['start' => 'back', 'end' => 'front'];
 
-        return Extrusion::straight($step, self::profile($points), -$depth / 2, $depth / 2, $lay)
-            ->renamed(static fn (string $n): string => preg_replace_callback('/:(start|end)$/', static fn (array $m): string => ':' . $names[$m[1]], $n) ?? $n);
+        return Extrusion::straight($step, self::profile($points), -$depth / 2, $depth / 2, $lay)->renamed(
+            static fn(string $n): string => preg_replace_callback(
+                '/:(start|end)$/',
+                static fn(array $m): string => ':' . $names[$m[1]],
+                $n,
+            ) ?? $n,
+        );
     }
 
     /**
@@ -146,20 +161,25 @@ final class Shapes
         if ($sides < 3 || $sides > 100) {
             throw new Refused('no-polygon', 'A polygon has from 3 to 100 sides.', 100.0);
         }
-        if (! is_finite($top) || $top < 0) {
+        if (!is_finite($top) || $top < 0) {
             throw new Refused('no-size', 'A radius is negative.');
         }
         $stations = [];
         foreach ([[0.0, $radius], [$height, $top]] as [$z, $r]) {
             $loop = [];
             for ($i = 0; $i < $sides; $i++) {
-                [$c, $s] = Angle::cosSin(360.0 * $i / $sides);
+                [$c, $s] = Angle::cosSin((360.0 * $i) / $sides);
                 $loop[] = [$r * $c, $r * $s, $z];
             }
             $stations[] = [$loop];
         }
 
-        return Skin::over($stations, static fn (int $i, int $l, int $k): Surface => Surface::plane("$step:side " . ($k + 1)), "$step:bottom", "$step:top");
+        return Skin::over(
+            $stations,
+            static fn(int $i, int $l, int $k): Surface => Surface::plane("$step:side " . ($k + 1)),
+            "$step:bottom",
+            "$step:top",
+        );
     }
 
     /**
@@ -171,7 +191,7 @@ final class Shapes
     {
         $points = [];
         foreach ($outline as $i => [$r, $z]) {
-            if (! is_finite($r) || ! is_finite($z) || $r < 0 || ($i > 0 && $z < $outline[$i - 1][1])) {
+            if (!is_finite($r) || !is_finite($z) || $r < 0 || ($i > 0 && $z < $outline[$i - 1][1])) {
                 throw new Refused('no-size', 'Radii are not negative, and heights grow from point to point.');
             }
             $points[] = [$r, $z, 'side ' . ($i + 1)];
@@ -223,13 +243,13 @@ final class Shapes
     /** @param list<array{float,float,string}> $points with the name of the side after each */
     private static function profile(array $points): Profile
     {
-        return new Profile([array_map(static fn (array $p): array => [$p[0], $p[1], ['name' => $p[2], 'circle' => null]], $points)]);
+        return new Profile([array_map(static fn(array $p): array => [$p[0], $p[1], ['name' => $p[2], 'circle' => null]], $points)]);
     }
 
     private static function sizes(float ...$sizes): void
     {
         foreach ($sizes as $s) {
-            if (! is_finite($s) || $s <= 0) {
+            if (!is_finite($s) || $s <= 0) {
                 throw new Refused('no-size', 'A size is not a number above zero.');
             }
         }

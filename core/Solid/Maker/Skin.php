@@ -34,7 +34,7 @@ final class Skin
 
     private function __construct()
     {
-        $this->b = new SolidBuilder;
+        $this->b = new SolidBuilder();
     }
 
     /**
@@ -48,24 +48,34 @@ final class Skin
      */
     public static function over(array $stations, Closure $surface, ?string $start, ?string $end): Solid
     {
-        $s = new self;
+        $s = new self();
         $count = 0;
         foreach ($stations as $loops) {
             foreach ($loops as $loop) {
                 $count += count($loop);
                 if ($count > self::MOST_POINTS) {
-                    throw new Refused('too-complex', 'This shape would need more than ' . self::MOST_POINTS . ' points.', self::MOST_POINTS);
+                    throw new Refused(
+                        'too-complex',
+                        'This shape would need more than ' . self::MOST_POINTS . ' points.',
+                        self::MOST_POINTS,
+                    );
                 }
                 foreach ($loop as $p) {
                     $s->scale = max($s->scale, abs($p[0]), abs($p[1]), abs($p[2]));
                 }
             }
         }
-        $ids = array_map(static fn (array $loops): array => array_map($s->ring(...), $loops), $stations);
+        $ids = array_map(static fn(array $loops): array => array_map($s->ring(...), $loops), $stations);
         // stations may share points: those on an axis, an apex
         $same = VertexWelding::find(array_keys($s->b->x), $s->b->x, $s->b->y, $s->b->z, 1e-12 * $s->scale);
         if ($same !== []) {
-            $ids = array_map(static fn (array $loops): array => array_map(static fn (array $ring): array => array_map(static fn (int $v): int => $same[$v] ?? $v, $ring), $loops), $ids);
+            $ids = array_map(
+                static fn(array $loops): array => array_map(
+                    static fn(array $ring): array => array_map(static fn(int $v): int => $same[$v] ?? $v, $ring),
+                    $loops,
+                ),
+                $ids,
+            );
         }
         $n = count($stations);
         for ($i = 0; $i < ($start === null ? $n : $n - 1); $i++) {
@@ -96,10 +106,17 @@ final class Skin
         $near = 1e-12 * $this->scale;
         foreach ($loop as $i => $p) {
             $q = $loop[$i - 1] ?? null;
-            $ids[] = $q !== null && abs($p[0] - $q[0]) + abs($p[1] - $q[1]) + abs($p[2] - $q[2]) <= $near ? $ids[$i - 1] : $this->b->vertex(...$p);
+            $ids[] =
+                $q !== null && abs($p[0] - $q[0]) + abs($p[1] - $q[1]) + abs($p[2] - $q[2]) <= $near
+                    ? $ids[$i - 1]
+                    : $this->b->vertex(...$p);
         }
         $last = count($loop) - 1;
-        if ($last > 0 && $ids[$last] !== $ids[0] && abs($loop[0][0] - $loop[$last][0]) + abs($loop[0][1] - $loop[$last][1]) + abs($loop[0][2] - $loop[$last][2]) <= $near) {
+        if (
+            $last > 0 &&
+            $ids[$last] !== $ids[0] &&
+            abs($loop[0][0] - $loop[$last][0]) + abs($loop[0][1] - $loop[$last][1]) + abs($loop[0][2] - $loop[$last][2]) <= $near
+        ) {
             throw new InvalidArgumentException('A loop ends where it began.');
         }
 
@@ -172,7 +189,10 @@ final class Skin
                 $flat = $flat && abs($this->b->height($f, $v)) <= self::FLAT * (1 + $this->scale);
             }
         }
-        foreach (EarClipping::fill(array_map(static fn (array $loop): array => array_values(array_unique($loop)), $loops), $u, $w) as [$a, $b, $c]) {
+        foreach (
+            EarClipping::fill(array_map(static fn(array $loop): array => array_values(array_unique($loop)), $loops), $u, $w)
+            as [$a, $b, $c]
+        ) {
             [$q, $r] = $reversed ? [$c, $b] : [$b, $c];
             $this->b->triangle($a, $q, $r, $flat ? $f : $this->b->facetThrough($a, $q, $r, $s));
         }

@@ -35,29 +35,60 @@ final class SoftBlock
      */
     public static function chamfered(string $step, array $size, float $width, bool $all = true): Solid
     {
-        if (! $all) {
+        if (!$all) {
             return self::make($step, $size, $width, false, false);
         }
         self::check($size, $width, true);
         // what three prisms share: at a corner the three chamfers meet in a point
         $octagon = static function (float $a, float $b, array $names) use ($width): Profile {
-            $points = [[$width, 0.0], [$a - $width, 0.0], [$a, $width], [$a, $b - $width], [$a - $width, $b], [$width, $b], [0.0, $b - $width], [0.0, $width]];
+            $points = [
+                [$width, 0.0],
+                [$a - $width, 0.0],
+                [$a, $width],
+                [$a, $b - $width],
+                [$a - $width, $b],
+                [$width, $b],
+                [0.0, $b - $width],
+                [0.0, $width],
+            ];
             [$low, $right, $high, $left] = $names;
             // x before y before z, whichever way the octagon lies
-            $edge = static fn (string $p, string $q): string => in_array($q, ['left', 'right'], true) || in_array($p, ['bottom', 'top'], true) ? "$q $p" : "$p $q";
+            $edge = static fn(string $p, string $q): string => in_array($q, ['left', 'right'], true) ||
+            in_array($p, ['bottom', 'top'], true)
+                ? "$q $p"
+                : "$p $q";
             $sides = [$low, $edge($right, $low), $right, $edge($right, $high), $high, $edge($left, $high), $left, $edge($left, $low)];
 
-            return new Profile([array_map(static fn (array $q, string $name): array => [...$q, ['name' => $name, 'circle' => null]], $points, $sides)]);
+            return new Profile([
+                array_map(static fn(array $q, string $name): array => [...$q, ['name' => $name, 'circle' => null]], $points, $sides),
+            ]);
         };
         [$a, $b, $c] = $size;
         $along = [
-            [$octagon($a, $b, ['front', 'right', 'back', 'left']), $c, [1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 1.0], ['start' => 'bottom', 'end' => 'top']],
-            [$octagon($b, $c, ['bottom', 'back', 'top', 'front']), $a, [0.0, 0.0, 1.0, 1.0, 0.0, 0.0, 0.0, 1.0, 0.0], ['start' => 'left', 'end' => 'right']],
-            [$octagon($c, $a, ['left', 'top', 'right', 'bottom']), $b, [0.0, 1.0, 0.0, 0.0, 0.0, 1.0, 1.0, 0.0, 0.0], ['start' => 'front', 'end' => 'back']],
+            [
+                $octagon($a, $b, ['front', 'right', 'back', 'left']),
+                $c,
+                [1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 1.0],
+                ['start' => 'bottom', 'end' => 'top'],
+            ],
+            [
+                $octagon($b, $c, ['bottom', 'back', 'top', 'front']),
+                $a,
+                [0.0, 0.0, 1.0, 1.0, 0.0, 0.0, 0.0, 1.0, 0.0],
+                ['start' => 'left', 'end' => 'right'],
+            ],
+            [
+                $octagon($c, $a, ['left', 'top', 'right', 'bottom']),
+                $b,
+                [0.0, 1.0, 0.0, 0.0, 0.0, 1.0, 1.0, 0.0, 0.0],
+                ['start' => 'front', 'end' => 'back'],
+            ],
         ];
         $out = null;
         foreach ($along as [$profile, $length, $turn, $ends]) {
-            $prism = Extrusion::straight($step, $profile, 0.0, $length, new Transform($turn))->renamed(static fn (string $n): string => "$step:" . ($ends[substr($n, strlen($step) + 1)] ?? substr($n, strlen($step) + 1)));
+            $prism = Extrusion::straight($step, $profile, 0.0, $length, new Transform($turn))->renamed(
+                static fn(string $n): string => "$step:" . ($ends[substr($n, strlen($step) + 1)] ?? substr($n, strlen($step) + 1)),
+            );
             $out = $out === null ? $prism : BooleanOperation::intersection($out, $prism);
         }
 
@@ -68,7 +99,7 @@ final class SoftBlock
     private static function check(array $size, float $r, bool $all): void
     {
         foreach ([...$size, $r] as $s) {
-            if (! is_finite($s) || $s <= 0) {
+            if (!is_finite($s) || $s <= 0) {
                 throw new Refused('no-size', 'A size is not a number above zero.');
             }
         }
@@ -85,7 +116,7 @@ final class SoftBlock
         $quarter = [[1.0, 0.0], [0.0, 1.0]];
         if ($round) {
             $n = intdiv(Fineness::facets($r), 4);
-            $quarter = array_map(static fn (int $i): array => Angle::cosSin(90.0 * $i / $n), range(0, $n));
+            $quarter = array_map(static fn(int $i): array => Angle::cosSin((90.0 * $i) / $n), range(0, $n));
         }
         // rings from below: how far drawn in, how high
         $rings = [[0.0, 0.0], [0.0, $size[2]]];
@@ -127,11 +158,11 @@ final class SoftBlock
 
                 return $round ? Surface::cylinder("$step:$edge", [$mx, $my, 0.0], [0.0, 0.0, 1.0], $r) : Surface::plane("$step:$edge");
             }
-            if (! $round) {
+            if (!$round) {
                 return Surface::plane($flat ? "$step:$side $level" : "$step:$edge $level");
             }
             $z = $level === 'top' ? $size[2] - $r : $r;
-            if (! $flat) {
+            if (!$flat) {
                 return Surface::sphere("$step:$edge $level", [$middles[$corner][0], $middles[$corner][1], $z], $r);
             }
             [$mx, $my] = $middles[$corner];

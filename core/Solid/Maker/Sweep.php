@@ -49,7 +49,12 @@ final class Sweep
             throw new Refused('no-path', 'The path has no length.');
         }
         $s = new self($section->checked(), $path);
-        $solid = Skin::over($s->rings(), fn (int $i, int $l, int $k): Surface => $s->surface($step, $i, $l, $k), $path->isClosed() ? null : "$step:start", $path->isClosed() ? null : "$step:end");
+        $solid = Skin::over(
+            $s->rings(),
+            fn(int $i, int $l, int $k): Surface => $s->surface($step, $i, $l, $k),
+            $path->isClosed() ? null : "$step:start",
+            $path->isClosed() ? null : "$step:end",
+        );
         if ($solid->facettedVolume() <= 0 || SelfCrossing::found($solid)) {
             throw new Refused('crosses-itself', 'The section runs into itself on its way.');
         }
@@ -98,18 +103,44 @@ final class Sweep
             $mitre = null;
             $at = $segment['from'];
             if ($i > 0) {
-                [$e1, $e2, $mitre] = $this->corner($t, $begin, $e1, $e2, $path->segments[$i - 1]['kind'] === 'line' && $segment['kind'] === 'line');
+                [$e1, $e2, $mitre] = $this->corner(
+                    $t,
+                    $begin,
+                    $e1,
+                    $e2,
+                    $path->segments[$i - 1]['kind'] === 'line' && $segment['kind'] === 'line',
+                );
             }
-            $this->stations[] = ['at' => $at, 'e1' => $e1, 'e2' => $e2, 't' => $begin, 'mitre' => $mitre, 'segment' => $i, 'p' => 0.0, 'knot' => false, 'fine' => false];
+            $this->stations[] = [
+                'at' => $at,
+                'e1' => $e1,
+                'e2' => $e2,
+                't' => $begin,
+                'mitre' => $mitre,
+                'segment' => $i,
+                'p' => 0.0,
+                'knot' => false,
+                'fine' => false,
+            ];
             [$e1, $e2, $t] = $this->through($segment, $i, $e1, $e2, $begin);
         }
         if ($path->isClosed()) {
             $this->close($t, $e1, $e2, $n);
         } else {
-            $this->stations[] = ['at' => $path->segments[$n - 1]['to'], 'e1' => $e1, 'e2' => $e2, 't' => $t, 'mitre' => null, 'segment' => $n, 'p' => 0.0, 'knot' => false, 'fine' => false];
+            $this->stations[] = [
+                'at' => $path->segments[$n - 1]['to'],
+                'e1' => $e1,
+                'e2' => $e2,
+                't' => $t,
+                'mitre' => null,
+                'segment' => $n,
+                'p' => 0.0,
+                'knot' => false,
+                'fine' => false,
+            ];
         }
         $this->all = $this->stations;
-        $this->stations = array_values(array_filter($this->all, static fn (array $s): bool => ! $s['fine']));
+        $this->stations = array_values(array_filter($this->all, static fn(array $s): bool => !$s['fine']));
     }
 
     /**
@@ -134,7 +165,9 @@ final class Sweep
     {
         return match ($s['kind']) {
             'line' => Vector::unit(Vector::sub($s['to'], $s['from'])),
-            'arc' => Vector::unit(Vector::cross($s['axis'] ?? [0.0, 0.0, 1.0], Vector::sub($begin ? $s['from'] : $s['to'], $s['centre'] ?? [0.0, 0.0, 0.0]))),
+            'arc' => Vector::unit(
+                Vector::cross($s['axis'] ?? [0.0, 0.0, 1.0], Vector::sub($begin ? $s['from'] : $s['to'], $s['centre'] ?? [0.0, 0.0, 0.0])),
+            ),
             default => (static function () use ($s, $begin): array {
                 $spline = new CubicSpline($s['points'] ?? []);
                 [$x, $y, $z] = $spline->at($begin ? 0.0 : $spline->knots[count($spline->knots) - 1])[1];
@@ -157,7 +190,7 @@ final class Sweep
         if ($turn < 1e-7) {
             return [$e1, $e2, null];
         }
-        if (! $lines) {
+        if (!$lines) {
             throw new Refused('too-tight', 'An arc or a spline must begin and end in the direction of its neighbours.');
         }
         if ($turn > M_PI - 1e-3) {
@@ -165,7 +198,11 @@ final class Sweep
         }
         $axis = Vector::unit(Vector::cross($t, $next));
 
-        return [Vector::turned($e1, $axis, rad2deg($turn)), Vector::turned($e2, $axis, rad2deg($turn)), Vector::unit(Vector::add($t, $next))];
+        return [
+            Vector::turned($e1, $axis, rad2deg($turn)),
+            Vector::turned($e2, $axis, rad2deg($turn)),
+            Vector::unit(Vector::add($t, $next)),
+        ];
     }
 
     /**
@@ -199,9 +236,19 @@ final class Sweep
                 }
             }
             $n = Fineness::facets($widest);
-            for ($k = 1; 360.0 * $k / $n < $angle - 1e-9; $k++) {
-                $a = 360.0 * $k / $n;
-                $this->stations[] = ['at' => Vector::add($centre, Vector::turned($spoke, $axis, $a)), 'e1' => Vector::turned($e1, $axis, $a), 'e2' => Vector::turned($e2, $axis, $a), 't' => Vector::turned($t, $axis, $a), 'mitre' => null, 'segment' => $i, 'p' => 0.0, 'knot' => false, 'fine' => false];
+            for ($k = 1; (360.0 * $k) / $n < $angle - 1e-9; $k++) {
+                $a = (360.0 * $k) / $n;
+                $this->stations[] = [
+                    'at' => Vector::add($centre, Vector::turned($spoke, $axis, $a)),
+                    'e1' => Vector::turned($e1, $axis, $a),
+                    'e2' => Vector::turned($e2, $axis, $a),
+                    't' => Vector::turned($t, $axis, $a),
+                    'mitre' => null,
+                    'segment' => $i,
+                    'p' => 0.0,
+                    'knot' => false,
+                    'fine' => false,
+                ];
             }
 
             return [Vector::turned($e1, $axis, $angle), Vector::turned($e2, $axis, $angle), Vector::turned($t, $axis, $angle)];
@@ -234,23 +281,25 @@ final class Sweep
             $most = 0.0;
             $before = $t;
             for ($j = 1; $j <= 16; $j++) {
-                [, $d, $dd] = $spline->at($spline->knots[$k] + ($spline->knots[$k + 1] - $spline->knots[$k]) * $j / 16);
+                [, $d, $dd] = $spline->at($spline->knots[$k] + (($spline->knots[$k + 1] - $spline->knots[$k]) * $j) / 16);
                 $now = Vector::unit([$d[0], $d[1], $d[2]]);
                 $turn += Path::turn($before, $now);
                 $before = $now;
-                $bend = Vector::length(Vector::cross([$d[0], $d[1], $d[2]], [$dd[0], $dd[1], $dd[2]])) / Vector::length([$d[0], $d[1], $d[2]]) ** 3;
+                $bend =
+                    Vector::length(Vector::cross([$d[0], $d[1], $d[2]], [$dd[0], $dd[1], $dd[2]])) /
+                    Vector::length([$d[0], $d[1], $d[2]]) ** 3;
                 $most = max($most, $bend);
             }
-            $n = self::SUB * (int) max(4, ceil($turn / (2 * M_PI) * Fineness::facets(($most > 0 ? 1 / $most : 0.0) + $reach)));
+            $n = self::SUB * (int) max(4, ceil(($turn / (2 * M_PI)) * Fineness::facets(($most > 0 ? 1 / $most : 0.0) + $reach)));
             for ($j = 1; $j <= $n; $j++) {
-                $at0 = $spline->knots[$k] + ($spline->knots[$k + 1] - $spline->knots[$k]) * $j / $n;
+                $at0 = $spline->knots[$k] + (($spline->knots[$k + 1] - $spline->knots[$k]) * $j) / $n;
                 [$p, $d] = $spline->at($at0);
                 $next = [$p[0], $p[1], $p[2]];
                 $tangent = Vector::unit([$d[0], $d[1], $d[2]]);
                 // double reflection: first in the plane between the two places, then in that between the two tangents
                 $w = Vector::sub($next, $at);
                 $c = Vector::dot($w, $w);
-                $mirror = static fn (array $a, array $n, float $n2): array => Vector::add($a, $n, -2 * Vector::dot($a, $n) / $n2);
+                $mirror = static fn(array $a, array $n, float $n2): array => Vector::add($a, $n, (-2 * Vector::dot($a, $n)) / $n2);
                 $tl = $mirror($t, $w, $c);
                 $w2 = Vector::sub($tangent, $tl);
                 $c2 = Vector::dot($w2, $w2);
@@ -261,7 +310,17 @@ final class Sweep
                 $t = $tangent;
                 $at = $next;
                 if ($k < $last - 1 || $j < $n) {
-                    $this->stations[] = ['at' => $at, 'e1' => $e1, 'e2' => $e2, 't' => $t, 'mitre' => null, 'segment' => $segment, 'p' => $at0, 'knot' => $j === $n, 'fine' => $j % self::SUB !== 0];
+                    $this->stations[] = [
+                        'at' => $at,
+                        'e1' => $e1,
+                        'e2' => $e2,
+                        't' => $t,
+                        'mitre' => null,
+                        'segment' => $segment,
+                        'p' => $at0,
+                        'knot' => $j === $n,
+                        'fine' => $j % self::SUB !== 0,
+                    ];
                 }
             }
         }
@@ -277,7 +336,13 @@ final class Sweep
     private function close(array $t, array $e1, array $e2, int $n): void
     {
         $first = $this->stations[0];
-        [$e1, $e2, $mitre] = $this->corner($t, $first['t'], $e1, $e2, $this->path->segments[0]['kind'] === 'line' && $this->path->segments[$n - 1]['kind'] === 'line');
+        [$e1, $e2, $mitre] = $this->corner(
+            $t,
+            $first['t'],
+            $e1,
+            $e2,
+            $this->path->segments[0]['kind'] === 'line' && $this->path->segments[$n - 1]['kind'] === 'line',
+        );
         if (Vector::distance($e1, $first['e1']) > 1e-6) {
             throw new Refused('not-closed', 'The section comes back turned about the path.');
         }
@@ -295,7 +360,11 @@ final class Sweep
                 foreach ($loop as [$u, $v]) {
                     $p = Vector::add(Vector::add($s['at'], $s['e1'], $u), $s['e2'], $v);
                     if ($s['mitre'] !== null) {
-                        $p = Vector::add($p, $s['t'], -Vector::dot(Vector::sub($p, $s['at']), $s['mitre']) / Vector::dot($s['t'], $s['mitre']));
+                        $p = Vector::add(
+                            $p,
+                            $s['t'],
+                            -Vector::dot(Vector::sub($p, $s['at']), $s['mitre']) / Vector::dot($s['t'], $s['mitre']),
+                        );
                     }
                     $ring[] = $p;
                 }
@@ -340,7 +409,10 @@ final class Sweep
         $axis = $segment['axis'] ?? [0.0, 0.0, 1.0];
         $centre = $segment['centre'] ?? [0.0, 0.0, 0.0];
         $loop = $this->section->loops[$l];
-        $place = static fn (float $u, float $v): array => Vector::sub(Vector::add(Vector::add($s['at'], $s['e1'], $u), $s['e2'], $v), $centre);
+        $place = static fn(float $u, float $v): array => Vector::sub(
+            Vector::add(Vector::add($s['at'], $s['e1'], $u), $s['e2'], $v),
+            $centre,
+        );
         $polar = static function (array $p) use ($axis): array {
             $h = Vector::dot($p, $axis);
 
@@ -357,7 +429,9 @@ final class Sweep
         if ($drawn !== null) {
             $out = Vector::sub($s['at'], $centre);
             $out = Vector::unit(Vector::add($out, $axis, -Vector::dot($out, $axis)));
-            $turned = $drawn->mapped(static fn (float $u, float $v): array => [Vector::dot($place($u, $v), $out), Vector::dot($place($u, $v), $axis)]);
+            $turned = $drawn->mapped(
+                static fn(float $u, float $v): array => [Vector::dot($place($u, $v), $out), Vector::dot($place($u, $v), $axis)],
+            );
 
             return Surface::free($name, new RevolvedSurface($turned, $centre, $axis));
         }

@@ -62,7 +62,7 @@ final class Between
             }
         }
         foreach ($s->start as $h => $v) {
-            if (isset($moving[$v]) && ! isset($places[$this->skin->faceOf[intdiv($h, 3)]])) {
+            if (isset($moving[$v]) && !isset($places[$this->skin->faceOf[intdiv($h, 3)]])) {
                 $this->staying[$v][] = $s->facet[intdiv($h, 3)];
             }
         }
@@ -80,13 +80,18 @@ final class Between
     public function solid(bool $outwards, ?Closure $only = null): ?Solid
     {
         $s = $this->skin->solid;
-        $g = new Gathering;
-        $add = static fn (array $a, array $b, array $c, int $surface, string $facet = '') => $outwards ? $g->triangle([$a, false], [$c, false], [$b, false], $surface, $facet) : $g->triangle([$a, false], [$b, false], [$c, false], $surface, $facet);
+        $g = new Gathering();
+        $add = static fn(array $a, array $b, array $c, int $surface, string $facet = '') => $outwards
+            ? $g->triangle([$a, false], [$c, false], [$b, false], $surface, $facet)
+            : $g->triangle([$a, false], [$b, false], [$c, false], $surface, $facet);
         $walls = [];
         foreach ($this->places as $face => $place) {
             $own = $g->surface($this->skin->faces[$face]->surface);
             $moved = $g->surface($place->surface());
-            foreach ($only === null ? $this->skin->faces[$face]->triangles : array_filter($this->skin->faces[$face]->triangles, $only) as $t) {
+            foreach (
+                $only === null ? $this->skin->faces[$face]->triangles : array_filter($this->skin->faces[$face]->triangles, $only)
+                as $t
+            ) {
                 $key = (string) $s->facet[$t];
                 $ways = [];
                 for ($k = 0; $k < 3; $k++) {
@@ -100,10 +105,15 @@ final class Between
                     if (isset($this->places[$beside])) {
                         continue;
                     }
-                    $wall = $walls[$beside] ??= $g->surface($this->sides === null ? $this->skin->faces[$beside]->surface : ($this->sides)($beside));
+                    $wall = $walls[$beside] ??= $g->surface(
+                        $this->sides === null ? $this->skin->faces[$beside]->surface : ($this->sides)($beside),
+                    );
                     [$a, $b] = [$ways[$k], $ways[($k + 1) % 3]];
                     for ($row = 0; $row < $this->rows; $row++) {
-                        foreach (Layers::quad($b[$row], $a[$row], $a[$row + 1], $b[$row + 1], $s->start[$h] < $this->skin->end($h)) as [$p, $q, $r]) {
+                        foreach (
+                            Layers::quad($b[$row], $a[$row], $a[$row + 1], $b[$row + 1], $s->start[$h] < $this->skin->end($h))
+                            as [$p, $q, $r]
+                        ) {
                             $add($p, $q, $r, $wall, $row . ',' . $s->facet[intdiv($s->twin[$h], 3)]);
                         }
                     }
@@ -131,7 +141,7 @@ final class Between
             $ends[$v] = $this->solved($v, 1.0);
             foreach ($this->skin->at[$v] as $f) {
                 $u = $this->skin->faces[$f]->surface;
-                if ($this->sides === null && ! isset($this->places[$f]) && self::isBent($u->kind)) {
+                if ($this->sides === null && !isset($this->places[$f]) && self::isBent($u->kind)) {
                     $bend = Vector::dot($this->inset->normal($f, $this->skin->point($v)), $this->inset->normal($f, $ends[$v]));
                     $turn = max($turn, rad2deg(acos(max(-1.0, min(1.0, $bend)))));
                 }
@@ -199,14 +209,14 @@ final class Between
     {
         for ($i = 0; $i < 25; $i++) {
             $rows = $this->conditions($v, $q, $from, $share, $without);
-            $step = LeastStep::of(array_map(static fn (array $r): array => [$r[0], $r[1]], $rows));
+            $step = LeastStep::of(array_map(static fn(array $r): array => [$r[0], $r[1]], $rows));
             $q = Vector::add($q, $step);
             if (Vector::length($step) < 1e-13 * (1 + Vector::length($q))) {
                 break;
             }
         }
         foreach ($this->conditions($v, $q, $from, $share, $without) as [$left, , $allowed]) {
-            if (! (abs($left) < $allowed)) {
+            if (!(abs($left) < $allowed)) {
                 return null;
             }
         }
@@ -226,7 +236,7 @@ final class Between
         $bySurface = [];
         foreach (array_unique($this->staying[$v] ?? []) as $facet) {
             $u = $s->surfaces[$s->surfaceOf[$facet]];
-            if (! $u->isFlat() && ! self::isBent($u->kind)) {
+            if (!$u->isFlat() && !self::isBent($u->kind)) {
                 $bySurface[$s->surfaceOf[$facet]][] = $facet;
             }
         }
@@ -256,7 +266,13 @@ final class Between
                 }
                 $t = 3 * intdiv($h, 3);
                 // from the corner into the facet: the way must not lead there
-                $in = Vector::sub(Vector::halfway([$this->skin->point($s->start[$t + ($h + 1) % 3]), $this->skin->point($s->start[$t + ($h + 2) % 3])]), $this->skin->point($v));
+                $in = Vector::sub(
+                    Vector::halfway([
+                        $this->skin->point($s->start[$t + (($h + 1) % 3)]),
+                        $this->skin->point($s->start[$t + (($h + 2) % 3)]),
+                    ]),
+                    $this->skin->point($v),
+                );
                 if (Vector::dot(Vector::unit($in), $way) > self::STAYS + Vector::length($way) / 2) {
                     return false;
                 }
@@ -278,17 +294,21 @@ final class Between
         $rows = $seen = [];
         foreach ($from as $f => [$far, $off]) {
             // a corner on a chord stays as far inside
-            $rows[] = [$this->places[$f]->distance($q) - ((1 - $share) * $far + $share * $off), $this->places[$f]->normal($q), $this->skin->faces[$f]->surface->isFlat() ? self::OFF_PLANE : self::OFF_ROUND];
+            $rows[] = [
+                $this->places[$f]->distance($q) - ((1 - $share) * $far + $share * $off),
+                $this->places[$f]->normal($q),
+                $this->skin->faces[$f]->surface->isFlat() ? self::OFF_PLANE : self::OFF_ROUND,
+            ];
         }
         foreach ($this->skin->at[$v] as $f) {
-            if (! isset($this->places[$f]) && self::isBent($this->skin->faces[$f]->surface->kind)) {
+            if (!isset($this->places[$f]) && self::isBent($this->skin->faces[$f]->surface->kind)) {
                 array_push($rows, ...$this->onBent($f, $v, $q));
             }
         }
         // others by their facets, so that corners stay on the lines between these
         foreach ($this->staying[$v] ?? [] as $facet) {
             $u = $s->surfaces[$s->surfaceOf[$facet]];
-            if (! self::isBent($u->kind) && ! isset($seen[$facet]) && ! in_array($facet, $without, true)) {
+            if (!self::isBent($u->kind) && !isset($seen[$facet]) && !in_array($facet, $without, true)) {
                 $seen[$facet] = true;
                 $n = [$s->nx[$facet], $s->ny[$facet], $s->nz[$facet]];
                 $rows[] = [Vector::dot($n, $q) - $s->offset[$facet], $n, $u->isFlat() ? self::OFF_PLANE : self::OFF_ROUND];
@@ -309,8 +329,10 @@ final class Between
     {
         $p = $this->skin->point($v);
         $u = $this->skin->faces[$f]->surface;
-        $smooth = array_filter($this->skin->at[$v], fn (int $g): bool => $g !== $f && ! isset($this->places[$g]) && $this->inset->runOn($f, $g)) !== [];
-        if ($u->kind !== SurfaceKind::Torus || ! $smooth) {
+        $smooth =
+            array_filter($this->skin->at[$v], fn(int $g): bool => $g !== $f && !isset($this->places[$g]) && $this->inset->runOn($f, $g)) !==
+            [];
+        if ($u->kind !== SurfaceKind::Torus || !$smooth) {
             return [[$this->inset->distance($f, $q) - $this->inset->distance($f, $p), $this->inset->normal($f, $q), self::OFF_ROUND]];
         }
         $polar = static function (array $x) use ($u): array {

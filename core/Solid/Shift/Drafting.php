@@ -34,7 +34,12 @@ final class Drafting
      * @param V $point of the neutral plane
      * @param V $d unit, its normal: at a positive angle the solid gets narrower in this direction
      */
-    private function __construct(private readonly array $point, private readonly array $d, private readonly float $angle, private readonly Budget $budget) {}
+    private function __construct(
+        private readonly array $point,
+        private readonly array $d,
+        private readonly float $angle,
+        private readonly Budget $budget,
+    ) {}
 
     /**
      * @param list<string> $faces names
@@ -79,7 +84,7 @@ final class Drafting
      */
     private function withRounds(Solid $solid, array $faces): array
     {
-        $skin = new Skin($solid, static fn (): float => 0.0);
+        $skin = new Skin($solid, static fn(): float => 0.0);
         $inset = new Inset($skin);
         $smooth = $inBall = [];
         foreach ($solid->start as $h => $_) {
@@ -93,7 +98,12 @@ final class Drafting
         foreach ($smooth as $f => $names) {
             $u = $skin->faces[$f]->surface;
             // one that ends in a ball is made again with it
-            if (! $inBall[$f] && $u->kind === SurfaceKind::Cylinder && abs(Vector::dot($u->axis, $this->d)) > 1 - self::ALONG && count(array_intersect(array_keys($names), $faces)) >= 2) {
+            if (
+                !$inBall[$f] &&
+                $u->kind === SurfaceKind::Cylinder &&
+                abs(Vector::dot($u->axis, $this->d)) > 1 - self::ALONG &&
+                count(array_intersect(array_keys($names), $faces)) >= 2
+            ) {
                 $faces[] = $u->name;
             }
         }
@@ -109,7 +119,7 @@ final class Drafting
      */
     private function groups(Solid $solid, array $faces): array
     {
-        $skin = new Skin($solid, static fn (): float => 0.0);
+        $skin = new Skin($solid, static fn(): float => 0.0);
         $inset = new Inset($skin);
         $group = array_combine($faces, array_keys($faces));
         foreach ($solid->start as $h => $_) {
@@ -134,9 +144,9 @@ final class Drafting
     /** @param list<string> $names */
     private function tilted(Solid $solid, array $names): Solid
     {
-        $chosen = static fn (int $t): bool => in_array($solid->surfaceOfTriangle($t)->name, $names, true);
-        $solid = LevelCut::at($solid, $chosen, fn (array $p): float => Vector::dot(Vector::sub($p, $this->point), $this->d));
-        $skin = new Skin($solid, static fn (): float => 0.0);
+        $chosen = static fn(int $t): bool => in_array($solid->surfaceOfTriangle($t)->name, $names, true);
+        $solid = LevelCut::at($solid, $chosen, fn(array $p): float => Vector::dot(Vector::sub($p, $this->point), $this->d));
+        $skin = new Skin($solid, static fn(): float => 0.0);
         $inset = new Inset($skin);
         $places = [];
         foreach ($skin->faces as $f => $face) {
@@ -147,11 +157,13 @@ final class Drafting
         $between = new Between($inset, $places);
         $out = $solid;
         foreach ([true, false] as $outwards) {
-            $only = fn (int $t): bool => $outwards === $this->isOutwards($t, $solid, $skin);
+            $only = fn(int $t): bool => $outwards === $this->isOutwards($t, $solid, $skin);
             $tool = $between->solid($outwards, $only);
             $this->budget->spend(20 * ($tool?->triangleCount() ?? 0));
             if ($tool !== null) {
-                $out = $outwards ? BooleanOperation::union($out, $tool, $this->budget) : BooleanOperation::difference($out, $tool, $this->budget);
+                $out = $outwards
+                    ? BooleanOperation::union($out, $tool, $this->budget)
+                    : BooleanOperation::difference($out, $tool, $this->budget);
             }
         }
         if ($out->isEmpty()) {
@@ -169,15 +181,21 @@ final class Drafting
     private function outright(Solid $solid, array $names): ?Solid
     {
         foreach ($names as $name) {
-            $chosen = static fn (int $t): bool => $solid->surfaceOfTriangle($t)->name === $name;
-            $solid = LevelCut::at($solid, $chosen, fn (array $p): float => Vector::dot(Vector::sub($p, $this->point), $this->d));
-            foreach ((new Skin($solid, static fn (): float => 0.0))->faces as $face) {
-                if ($face->surface->name === $name && ! $face->surface->isFlat()) {
+            $chosen = static fn(int $t): bool => $solid->surfaceOfTriangle($t)->name === $name;
+            $solid = LevelCut::at($solid, $chosen, fn(array $p): float => Vector::dot(Vector::sub($p, $this->point), $this->d));
+            foreach ((new Skin($solid, static fn(): float => 0.0))->faces as $face) {
+                if ($face->surface->name === $name && !$face->surface->isFlat()) {
                     return null;
                 }
             }
-            $solid = Outright::filled($solid, $name, fn (Face $f, Skin $skin): Place => $this->place($f, $skin), fn (int $t, Skin $skin): bool => $this->isOutwards($t, $skin->solid, $skin), $this->budget);
-            $solid = Outright::lowered($solid, $name, fn (Face $f): array => $this->plane($f), $this->budget);
+            $solid = Outright::filled(
+                $solid,
+                $name,
+                fn(Face $f, Skin $skin): Place => $this->place($f, $skin),
+                fn(int $t, Skin $skin): bool => $this->isOutwards($t, $skin->solid, $skin),
+                $this->budget,
+            );
+            $solid = Outright::lowered($solid, $name, fn(Face $f): array => $this->plane($f), $this->budget);
         }
 
         return $solid;
@@ -185,11 +203,15 @@ final class Drafting
 
     private function isOutwards(int $t, Solid $solid, Skin $skin): bool
     {
-        [$a, $b, $c] = [$skin->point($solid->start[3 * $t]), $skin->point($solid->start[3 * $t + 1]), $skin->point($solid->start[3 * $t + 2])];
+        [$a, $b, $c] = [
+            $skin->point($solid->start[3 * $t]),
+            $skin->point($solid->start[3 * $t + 1]),
+            $skin->point($solid->start[3 * $t + 2]),
+        ];
         $middle = [($a[0] + $b[0] + $c[0]) / 3, ($a[1] + $b[1] + $c[1]) / 3, ($a[2] + $b[2] + $c[2]) / 3];
 
         // at a positive angle what lies above the neutral plane is cut
-        return (Vector::dot(Vector::sub($middle, $this->point), $this->d) > 0) !== ($this->angle > 0);
+        return Vector::dot(Vector::sub($middle, $this->point), $this->d) > 0 !== $this->angle > 0;
     }
 
     /**
@@ -218,7 +240,10 @@ final class Drafting
         if ($u->isFlat()) {
             return new Tilted($u->name, $face->normal, ...$this->plane($face));
         }
-        if (! in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true) || abs(Vector::dot($u->axis, $this->d)) < 1 - self::ALONG) {
+        if (
+            !in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone], true) ||
+            abs(Vector::dot($u->axis, $this->d)) < 1 - self::ALONG
+        ) {
             throw new Refused('not-flat', 'Only flat faces, and round ones that stand along the direction, can be tilted.');
         }
         $up = Vector::dot($u->axis, $this->d) > 0 ? 1.0 : -1.0;
@@ -237,7 +262,10 @@ final class Drafting
                 }
             }
         }
-        $new = abs($slope) < 1e-12 ? Surface::cylinder($u->name, $at, $this->d, $radius) : Surface::cone($u->name, $at, $this->d, $radius, $slope);
+        $new =
+            abs($slope) < 1e-12
+                ? Surface::cylinder($u->name, $at, $this->d, $radius)
+                : Surface::cone($u->name, $at, $this->d, $radius, $slope);
 
         return new Replaced($new, $face->sign, function (array $p) use ($at, $radius, $slope): array {
             $e = Vector::sub($p, $at);

@@ -45,10 +45,14 @@ final class Outright
      */
     public static function filled(Solid $solid, string $face, callable $place, callable $outwards, Budget $budget): Solid
     {
-        $skin = new Skin($solid, static fn (): float => 0.0);
+        $skin = new Skin($solid, static fn(): float => 0.0);
         foreach ($skin->faces as $f => $own) {
             if ($own->surface->name === $face) {
-                $added = (new Between(new Inset($skin), [$f => $place($own, $skin)], static fn (int $beside): Surface => self::upright($skin->faces[$beside], $own)))->solid(true, static fn (int $t): bool => $outwards($t, $skin));
+                $added = (new Between(
+                    new Inset($skin),
+                    [$f => $place($own, $skin)],
+                    static fn(int $beside): Surface => self::upright($skin->faces[$beside], $own),
+                ))->solid(true, static fn(int $t): bool => $outwards($t, $skin));
                 $budget->spend(20 * ($added?->triangleCount() ?? 0));
                 $solid = $added === null ? $solid : BooleanOperation::union($solid, $added, $budget);
             }
@@ -67,15 +71,15 @@ final class Outright
     public static function lowered(Solid $solid, string $face, callable $plane, Budget $budget): Solid
     {
         $done = [];
-        foreach ((new Skin($solid, static fn (): float => 0.0))->faces as $own) {
+        foreach ((new Skin($solid, static fn(): float => 0.0))->faces as $own) {
             if ($own->surface->name !== $face) {
                 continue;
             }
-            if (! $own->surface->isFlat()) {
+            if (!$own->surface->isFlat()) {
                 throw new Refused('no-room', 'Only a flat face can be moved there.');
             }
-            $key = implode(' ', array_map(static fn (float $x): string => (string) round($x, 9), [...$own->normal, $own->offset]));
-            if (! isset($done[$key])) {
+            $key = implode(' ', array_map(static fn(float $x): string => (string) round($x, 9), [...$own->normal, $own->offset]));
+            if (!isset($done[$key])) {
                 $done[$key] = true;
                 $cut = (new self($solid, $budget))->under($own, ...$plane($own));
                 $solid = $cut === null ? $solid : BooleanOperation::difference($solid, $cut, $budget);
@@ -110,12 +114,15 @@ final class Outright
         $of = Crumbs::bodies($pieces);
         $under = [];
         foreach ($pieces->facet as $t => $g) {
-            if ($pieces->surfaceOfTriangle($t)->name === $own->surface->name && Vector::dot([$pieces->nx[$g], $pieces->ny[$g], $pieces->nz[$g]], $own->normal) > 1 - self::SAME) {
+            if (
+                $pieces->surfaceOfTriangle($t)->name === $own->surface->name &&
+                Vector::dot([$pieces->nx[$g], $pieces->ny[$g], $pieces->nz[$g]], $own->normal) > 1 - self::SAME
+            ) {
                 $under[$of[$t]] = true;
             }
         }
 
-        return $under === [] ? null : Crumbs::only($pieces, static fn (int $t): bool => isset($under[$of[$t]]));
+        return $under === [] ? null : Crumbs::only($pieces, static fn(int $t): bool => isset($under[$of[$t]]));
     }
 
     /**
@@ -124,7 +131,9 @@ final class Outright
      */
     private function side(string $name, array $normal, float $offset): Solid
     {
-        return Cutting::halfSpace('', $this->solid, Vector::add([0.0, 0.0, 0.0], $normal, $offset), $normal)->renamed(static fn (): string => $name);
+        return Cutting::halfSpace('', $this->solid, Vector::add([0.0, 0.0, 0.0], $normal, $offset), $normal)->renamed(
+            static fn(): string => $name,
+        );
     }
 
     /** Straight down from where the solid goes on over the plane of a face. */
@@ -133,7 +142,7 @@ final class Outright
         if ($above->isEmpty()) {
             return null;
         }
-        $skin = new Skin($above, static fn (): float => 0.0);
+        $skin = new Skin($above, static fn(): float => 0.0);
         $inset = new Inset($skin);
         $places = [];
         foreach ($skin->faces as $f => $face) {
@@ -142,14 +151,18 @@ final class Outright
             }
         }
 
-        return $places === [] ? null : (new Between($inset, $places, static fn (int $beside): Surface => self::upright($skin->faces[$beside], $own)))->solid(true);
+        return $places === []
+            ? null
+            : (new Between($inset, $places, static fn(int $beside): Surface => self::upright($skin->faces[$beside], $own)))->solid(true);
     }
 
     /** The straight side on the border of a face with another one: the other one led on where it stands upright, else a flat of its own. */
     private static function upright(Face $beside, Face $own): Surface
     {
         $u = $beside->surface;
-        $upright = $u->isFlat() ? abs(Vector::dot($beside->normal, $own->normal)) < self::ALONG : $u->kind === SurfaceKind::Cylinder && Vector::length(Vector::cross($u->axis, $own->normal)) < self::ALONG;
+        $upright = $u->isFlat()
+            ? abs(Vector::dot($beside->normal, $own->normal)) < self::ALONG
+            : $u->kind === SurfaceKind::Cylinder && Vector::length(Vector::cross($u->axis, $own->normal)) < self::ALONG;
 
         return $upright ? $u : Surface::plane("$u->name at {$own->surface->name}");
     }

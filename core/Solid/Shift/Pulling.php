@@ -36,14 +36,16 @@ final class Pulling
     public static function run(Solid $solid, string $face, float $by, ?Budget $budget = null): Solid
     {
         $budget ??= Budget::unlimited();
-        $skin = new Skin($solid, static fn (string $n): float => $n === $face ? $by : 0.0);
+        $skin = new Skin($solid, static fn(string $n): float => $n === $face ? $by : 0.0);
         $inset = new Inset($skin);
         $planes = [];
         foreach ($skin->faces as $f => $own) {
             if ($own->surface->name !== $face) {
                 continue;
             }
-            $key = $own->surface->isFlat() ? implode(',', array_map(static fn (float $x): string => (string) round($x, 9), [...$own->normal, $own->offset])) : 'round';
+            $key = $own->surface->isFlat()
+                ? implode(',', array_map(static fn(float $x): string => (string) round($x, 9), [...$own->normal, $own->offset]))
+                : 'round';
             $planes[$key][] = $f;
         }
         foreach ($planes as $key => $faces) {
@@ -70,17 +72,21 @@ final class Pulling
      */
     public static function straight(string $step, Solid $solid, string $face, float $by, ?Budget $budget = null): Solid
     {
-        $skin = new Skin($solid, static fn (): float => 0.0);
+        $skin = new Skin($solid, static fn(): float => 0.0);
         $inset = new Inset($skin);
         foreach ($skin->faces as $f => $own) {
             if ($own->surface->name !== $face) {
                 continue;
             }
-            if (! $own->surface->isFlat() || $by <= 0) {
+            if (!$own->surface->isFlat() || $by <= 0) {
                 throw new Refused('no-room', 'Only a flat face can be drawn out straight.');
             }
             $way = Vector::add([0.0, 0.0, 0.0], $own->normal, $by);
-            $tool = (new Between($inset, [$f => new Moved($inset, $f, $way)], static fn (int $beside): Surface => self::side($step, $skin->faces[$beside]->surface, $own->normal, $skin, $f, $beside)))->solid(true);
+            $tool = (new Between(
+                $inset,
+                [$f => new Moved($inset, $f, $way)],
+                static fn(int $beside): Surface => self::side($step, $skin->faces[$beside]->surface, $own->normal, $skin, $f, $beside),
+            ))->solid(true);
             if ($tool !== null) {
                 $solid = BooleanOperation::union($solid, $tool, $budget);
             }
@@ -126,7 +132,10 @@ final class Pulling
             $own = $inset->skin->faces[$f];
             $u = $own->surface;
             $radius = $u->kind === SurfaceKind::Torus ? $u->tube : $u->radius;
-            if (in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Sphere, SurfaceKind::Torus], true) && $radius + $own->sign * $own->by <= 1e-9) {
+            if (
+                in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Sphere, SurfaceKind::Torus], true) &&
+                $radius + $own->sign * $own->by <= 1e-9
+            ) {
                 throw new Refused('no-room', 'A round face would vanish.', $radius);
             }
             $out[$f] = new Offset($inset, $f);
@@ -152,9 +161,16 @@ final class Pulling
         $out = [];
         foreach (self::beside($skin, $cylinder) as $g) {
             $rim = $skin->faces[$g]->surface;
-            $is = $rim->kind === SurfaceKind::Torus ? $inset->runOn($cylinder, $g) : $rim->kind === SurfaceKind::Cone && preg_match(self::CHAMFER, $rim->name) === 1;
+            $is =
+                $rim->kind === SurfaceKind::Torus
+                    ? $inset->runOn($cylinder, $g)
+                    : $rim->kind === SurfaceKind::Cone && preg_match(self::CHAMFER, $rim->name) === 1;
             $off = Vector::sub($rim->point, $u->point);
-            if (! $is || Vector::length(Vector::cross($rim->axis, $u->axis)) > self::ALONG || Vector::length(Vector::cross($off, $u->axis)) > self::ALONG) {
+            if (
+                !$is ||
+                Vector::length(Vector::cross($rim->axis, $u->axis)) > self::ALONG ||
+                Vector::length(Vector::cross($off, $u->axis)) > self::ALONG
+            ) {
                 continue;
             }
             $wider = new Surface($rim->kind, $rim->name, $rim->point, $rim->axis, $rim->radius + $by, $rim->slope, $rim->tube);
@@ -185,14 +201,17 @@ final class Pulling
         while ($list !== []) {
             $f = array_pop($list);
             foreach (self::beside($skin, $f) as $g) {
-                if (! isset($taken[$g]) && self::goesWith($inset, $f, $g, $n)) {
+                if (!isset($taken[$g]) && self::goesWith($inset, $f, $g, $n)) {
                     $taken[$g] = true;
                     $list[] = $g;
                 }
             }
         }
 
-        return array_map(static fn (int $f): Place => new Moved($inset, $f, [$by * $n[0], $by * $n[1], $by * $n[2]]), array_combine(array_keys($taken), array_keys($taken)));
+        return array_map(
+            static fn(int $f): Place => new Moved($inset, $f, [$by * $n[0], $by * $n[1], $by * $n[2]]),
+            array_combine(array_keys($taken), array_keys($taken)),
+        );
     }
 
     /**
@@ -206,9 +225,11 @@ final class Pulling
         $skin = $inset->skin;
         $face = $skin->faces[$g];
         if ($face->surface->isFlat()) {
-            return preg_match(self::CHAMFER, $face->surface->name) === 1 && abs(Vector::dot($face->normal, $n)) > self::ALONG && abs(Vector::dot($face->normal, $n)) < 1 - self::ALONG;
+            return preg_match(self::CHAMFER, $face->surface->name) === 1 &&
+                abs(Vector::dot($face->normal, $n)) > self::ALONG &&
+                abs(Vector::dot($face->normal, $n)) < 1 - self::ALONG;
         }
-        if (! $inset->runOn($f, $g) && preg_match(self::CHAMFER, $face->surface->name) !== 1) {
+        if (!$inset->runOn($f, $g) && preg_match(self::CHAMFER, $face->surface->name) !== 1) {
             return false;
         }
         foreach ($face->triangles as $t) {

@@ -52,7 +52,7 @@ final class Sharpening
      */
     private function __construct(Solid $solid, private readonly array $beside, private readonly ?array $only)
     {
-        $this->skin = new Skin($solid, static fn (): float => 0.0);
+        $this->skin = new Skin($solid, static fn(): float => 0.0);
         $this->inset = new Inset($this->skin);
         $this->findRounds();
     }
@@ -80,7 +80,7 @@ final class Sharpening
             if (count($steps) < 2) {
                 throw $r;
             }
-            uksort($steps, static fn (string $a, string $b): int => strnatcmp($b, $a));
+            uksort($steps, static fn(string $a, string $b): int => strnatcmp($b, $a));
             $taken = [];
             foreach (array_values($steps) as $turn => $names) {
                 [$solid, $more] = (new self($solid, $faces, $names))->taken($budget, -$turn);
@@ -101,12 +101,20 @@ final class Sharpening
                 $tool = $this->filling($rounds);
                 $budget->spend(20 * ($tool?->triangleCount() ?? 0));
                 if ($tool !== null) {
-                    $solid = $this->skin->faces[$rounds[0]]->sign > 0 ? BooleanOperation::union($solid, $tool, $budget) : BooleanOperation::difference($solid, $tool, $budget);
+                    $solid =
+                        $this->skin->faces[$rounds[0]]->sign > 0
+                            ? BooleanOperation::union($solid, $tool, $budget)
+                            : BooleanOperation::difference($solid, $tool, $budget);
                 }
             }
             foreach ($this->supports as $f => $supports) {
                 $u = $this->skin->faces[$f]->surface;
-                $taken[] = ['name' => $u->name, 'radius' => $u->kind === SurfaceKind::Torus ? $u->tube : $u->radius, 'faces' => array_map(fn (int $x): string => $this->skin->faces[$x]->surface->name, $supports), 'turn' => $turn];
+                $taken[] = [
+                    'name' => $u->name,
+                    'radius' => $u->kind === SurfaceKind::Torus ? $u->tube : $u->radius,
+                    'faces' => array_map(fn(int $x): string => $this->skin->faces[$x]->surface->name, $supports),
+                    'turn' => $turn,
+                ];
             }
         } catch (InvalidArgumentException) {
             throw new Refused('no-room', 'The rounds beside the face cannot be made again there.');
@@ -129,13 +137,16 @@ final class Sharpening
             $byRadius[$t['turn'] . ' ' . round($t['radius'], 6)][] = $t;
         }
         // those that were made first are made first again
-        uasort($byRadius, static fn (array $a, array $b): int => [$a[0]['turn'], strnatcmp($a[0]['name'], $b[0]['name'])] <=> [$b[0]['turn'], 0]);
+        uasort(
+            $byRadius,
+            static fn(array $a, array $b): int => [$a[0]['turn'], strnatcmp($a[0]['name'], $b[0]['name'])] <=> [$b[0]['turn'], 0],
+        );
         foreach ($byRadius as $rounds) {
             $edges = $names = $seen = [];
             foreach (Topology::of($solid)->edges as $name => $e) {
                 foreach ($rounds as $t) {
                     $pair = [$solid->surfaces[$e->left]->name, $solid->surfaces[$e->right]->name];
-                    if (! isset($seen[$name]) && ($pair === $t['faces'] || array_reverse($pair) === $t['faces'])) {
+                    if (!isset($seen[$name]) && ($pair === $t['faces'] || array_reverse($pair) === $t['faces'])) {
                         $seen[$name] = true;
                         $edges[] = $name;
                         $names[] = $t['name'];
@@ -153,7 +164,11 @@ final class Sharpening
             $solid = clone $solid;
             foreach ($solid->surfaces as $i => $u) {
                 if (str_starts_with($u->name, "\0")) {
-                    $solid->surfaces[$i] = $u->renamed(preg_match('/:round (\d+)$/', $u->name, $m) ? ($names[(int) $m[1] - 1] ?? $names[0]) : self::ballBetween($solid, $u, $rounds) ?? $names[0] . substr($u->name, 1));
+                    $solid->surfaces[$i] = $u->renamed(
+                        preg_match('/:round (\d+)$/', $u->name, $m)
+                            ? $names[(int) $m[1] - 1] ?? $names[0]
+                            : self::ballBetween($solid, $u, $rounds) ?? $names[0] . substr($u->name, 1),
+                    );
                 }
             }
         }
@@ -171,7 +186,13 @@ final class Sharpening
         foreach ($taken as $t) {
             $left = count($t['faces']) === 3 && $ball->kind === SurfaceKind::Sphere ? array_flip($t['faces']) : [''];
             foreach ($solid->surfaceOf as $f => $i) {
-                if (isset($left[$solid->surfaces[$i]->name]) && abs(abs(Vector::dot([$solid->nx[$f], $solid->ny[$f], $solid->nz[$f]], $ball->point) - $solid->offset[$f]) - $ball->radius) < self::OFF) {
+                if (
+                    isset($left[$solid->surfaces[$i]->name]) &&
+                    abs(
+                        abs(Vector::dot([$solid->nx[$f], $solid->ny[$f], $solid->nz[$f]], $ball->point) - $solid->offset[$f]) -
+                            $ball->radius,
+                    ) < self::OFF
+                ) {
                     unset($left[$solid->surfaces[$i]->name]);
                 }
             }
@@ -205,13 +226,24 @@ final class Sharpening
                 continue;
             }
             // a ring lies between a flat and a round face about the same axis, a cylinder between two flats
-            $supports = array_values(array_filter(array_keys($beside), fn (int $g): bool => $kind === SurfaceKind::Cylinder ? $skin->faces[$g]->surface->isFlat() : self::isAbout($skin->faces[$f]->surface, $skin->faces[$g])));
-            if (count($supports) === 2 && ! in_array($skin->faces[$f]->surface->name, $this->beside, true) && ($this->only === null || in_array($skin->faces[$f]->surface->name, $this->only, true))) {
+            $supports = array_values(
+                array_filter(
+                    array_keys($beside),
+                    fn(int $g): bool => $kind === SurfaceKind::Cylinder
+                        ? $skin->faces[$g]->surface->isFlat()
+                        : self::isAbout($skin->faces[$f]->surface, $skin->faces[$g]),
+                ),
+            );
+            if (
+                count($supports) === 2 &&
+                !in_array($skin->faces[$f]->surface->name, $this->beside, true) &&
+                ($this->only === null || in_array($skin->faces[$f]->surface->name, $this->only, true))
+            ) {
                 $all[$f] = $supports;
             }
         }
         foreach ($all as $f => $supports) {
-            if (array_filter($supports, fn (int $g): bool => in_array($skin->faces[$g]->surface->name, $this->beside, true)) !== []) {
+            if (array_filter($supports, fn(int $g): bool => in_array($skin->faces[$g]->surface->name, $this->beside, true)) !== []) {
                 $this->supports[$f] = $supports;
             }
         }
@@ -228,9 +260,9 @@ final class Sharpening
             return Vector::length(Vector::cross($other->normal, $ring->axis)) < self::OFF;
         }
 
-        return in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Sphere], true)
-            && Vector::length(Vector::cross(Vector::sub($u->point, $ring->point), $ring->axis)) < self::OFF * (1 + abs($ring->radius))
-            && ($u->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($u->axis, $ring->axis)) < self::OFF);
+        return in_array($u->kind, [SurfaceKind::Cylinder, SurfaceKind::Cone, SurfaceKind::Sphere], true) &&
+            Vector::length(Vector::cross(Vector::sub($u->point, $ring->point), $ring->axis)) < self::OFF * (1 + abs($ring->radius)) &&
+            ($u->kind === SurfaceKind::Sphere || Vector::length(Vector::cross($u->axis, $ring->axis)) < self::OFF);
     }
 
     /**
@@ -246,7 +278,7 @@ final class Sharpening
             foreach ($this->skin->faces[$f]->triangles as $t) {
                 for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                     $g = $this->skin->beyond($h);
-                    if (isset($all[$g]) && ! isset($this->supports[$g])) {
+                    if (isset($all[$g]) && !isset($this->supports[$g])) {
                         $this->supports[$g] = $all[$g];
                         $queue[] = $g;
                     }
@@ -267,7 +299,9 @@ final class Sharpening
             foreach ($all as $f => $supports) {
                 foreach ($this->supports[$f] ?? $supports as $g) {
                     if (isset($this->supports[$g]) && isset($all[$g])) {
-                        $this->supports[$f] = array_values(array_unique([...array_diff($this->supports[$f] ?? $supports, [$g]), ...$this->supports[$g]]));
+                        $this->supports[$f] = array_values(
+                            array_unique([...array_diff($this->supports[$f] ?? $supports, [$g]), ...$this->supports[$g]]),
+                        );
                         $grown = true;
                     }
                 }
@@ -286,13 +320,18 @@ final class Sharpening
         do {
             $grown = false;
             foreach ($balls as $f) {
-                $rounds = array_filter(array_keys($smooth[$f]), static fn (int $g): bool => $skin->faces[$g]->surface->kind === SurfaceKind::Cylinder);
-                if (isset($this->supports[$f]) || array_filter($rounds, fn (int $g): bool => isset($this->supports[$g])) === []) {
+                $rounds = array_filter(
+                    array_keys($smooth[$f]),
+                    static fn(int $g): bool => $skin->faces[$g]->surface->kind === SurfaceKind::Cylinder,
+                );
+                if (isset($this->supports[$f]) || array_filter($rounds, fn(int $g): bool => isset($this->supports[$g])) === []) {
                     continue;
                 }
                 $all = [];
                 foreach ($rounds as $g) {
-                    $own = array_values(array_filter(array_keys($smooth[$g]), static fn (int $x): bool => $skin->faces[$x]->surface->isFlat()));
+                    $own = array_values(
+                        array_filter(array_keys($smooth[$g]), static fn(int $x): bool => $skin->faces[$x]->surface->isFlat()),
+                    );
                     $this->supports[$g] ??= $own;
                     $all = [...$all, ...$own];
                 }
@@ -320,7 +359,11 @@ final class Sharpening
                 foreach ($this->skin->faces[$list[$k]]->triangles as $t) {
                     for ($h = 3 * $t; $h < 3 * $t + 3; $h++) {
                         $g = $this->skin->beyond($h);
-                        if (isset($this->supports[$g]) && ! isset($seen[$g]) && $this->skin->faces[$g]->sign === $this->skin->faces[$first]->sign) {
+                        if (
+                            isset($this->supports[$g]) &&
+                            !isset($seen[$g]) &&
+                            $this->skin->faces[$g]->sign === $this->skin->faces[$first]->sign
+                        ) {
                             $seen[$g] = true;
                             $list[] = $g;
                         }
@@ -342,13 +385,15 @@ final class Sharpening
     {
         $skin = $this->skin;
         $s = $skin->solid;
-        $g = new Gathering;
+        $g = new Gathering();
         $walls = [];
         foreach ($rounds as $face) {
             $own = $skin->faces[$face];
             $surface = $g->surface($own->surface);
             // outside of a ridge what is filled lies before the round, in a groove behind it
-            $add = static fn (array $a, array $b, array $c, int $surface, string $facet = '') => $own->sign > 0 ? $g->triangle($a, $c, $b, $surface, $facet) : $g->triangle($a, $b, $c, $surface, $facet);
+            $add = static fn(array $a, array $b, array $c, int $surface, string $facet = '') => $own->sign > 0
+                ? $g->triangle($a, $c, $b, $surface, $facet)
+                : $g->triangle($a, $b, $c, $surface, $facet);
             foreach ($own->triangles as $t) {
                 $points = $images = [];
                 for ($k = 0; $k < 3; $k++) {
@@ -365,7 +410,10 @@ final class Sharpening
                     }
                     $wall = $walls[$beside] ??= $g->surface($skin->faces[$beside]->surface);
                     $l = ($k + 1) % 3;
-                    foreach (Layers::quad($points[$l], $points[$k], $images[$k], $images[$l], $s->start[$h] < $skin->end($h)) as [$p, $q, $r]) {
+                    foreach (
+                        Layers::quad($points[$l], $points[$k], $images[$k], $images[$l], $s->start[$h] < $skin->end($h))
+                        as [$p, $q, $r]
+                    ) {
                         $add($p, $q, $r, $wall, 'beside ' . $s->facet[intdiv($s->twin[$h], 3)]);
                     }
                 }
@@ -389,21 +437,23 @@ final class Sharpening
             }
         }
         foreach ($this->skin->at[$v] as $f) {
-            if (! isset($this->supports[$f])) {
+            if (!isset($this->supports[$f])) {
                 $faces[$f] = true;
             }
         }
         $p = $this->skin->point($v);
         $q = $p;
         for ($i = 0; $i < 25; $i++) {
-            $step = LeastStep::of(array_map(fn (int $f): array => [$this->inset->distance($f, $q), $this->inset->normal($f, $q)], array_keys($faces)));
+            $step = LeastStep::of(
+                array_map(fn(int $f): array => [$this->inset->distance($f, $q), $this->inset->normal($f, $q)], array_keys($faces)),
+            );
             $q = Vector::add($q, $step);
             if (Vector::length($step) < 1e-13 * (1 + Vector::length($q))) {
                 break;
             }
         }
         foreach (array_keys($faces) as $f) {
-            if (! (abs($this->inset->distance($f, $q)) < self::OFF)) {
+            if (!(abs($this->inset->distance($f, $q)) < self::OFF)) {
                 throw new Refused('no-room', 'The rounds beside the face end where they cannot be made again.');
             }
         }

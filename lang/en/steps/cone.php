@@ -5,7 +5,8 @@ declare(strict_types=1);
 return [
     'label' => 'cone',
     'about' => 'as the cylinder, with `round` at the base and `tip` at the far end, either of which may be 0',
-    'sentence' => 'Place a cone {name}, {by} {round:$by at the base} to {tip:$by at the far end}, length {length} {unit}, {along}, {>stands}',
+    'sentence' =>
+        'Place a cone {name}, {by} {round:$by at the base} to {tip:$by at the far end}, length {length} {unit}, {along}, {>stands}',
     'lies' => 'its base',
     'fields' => [
         'by' => 'how the rounds are given',

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 return [
     'label' => 'hole',
-    'about' => '`where`: `points` (every point that stands alone in `sketch`; `direction`) or `face` (`face`, `u`, `v`); `by`: `diameter` or `radius` with `round`, or `screw` with `screw` and `fit` (`fine`, `medium`, `coarse`: clearances of ISO 273); `extent`: `through` or `depth` (`depth` to where the full width ends, `bottom`: `point` of 118 degrees or `flat`); `head`: `plain`, `bore` (`wide`, `deep`) or `sink` (`wide`, `angle`)',
-    'sentence' => 'Drill {name} {where} [{sketch}][{face} at {u}, {v}], {by} [{screw} {fit}][{round:$by} {unit}], {extent}[ {depth} {unit} {bottom}], {head}[head=bore| {wide} by {deep} {unit}][head=sink| {wide} {unit} at {angle}°][ {direction}]',
+    'about' =>
+        '`where`: `points` (every point that stands alone in `sketch`; `direction`) or `face` (`face`, `u`, `v`); `by`: `diameter` or `radius` with `round`, or `screw` with `screw` and `fit` (`fine`, `medium`, `coarse`: clearances of ISO 273); `extent`: `through` or `depth` (`depth` to where the full width ends, `bottom`: `point` of 118 degrees or `flat`); `head`: `plain`, `bore` (`wide`, `deep`) or `sink` (`wide`, `angle`)',
+    'sentence' =>
+        'Drill {name} {where} [{sketch}][{face} at {u}, {v}], {by} [{screw} {fit}][{round:$by} {unit}], {extent}[ {depth} {unit} {bottom}], {head}[head=bore| {wide} by {deep} {unit}][head=sink| {wide} {unit} at {angle}°][ {direction}]',
     'too-much' => 'These holes would cross each other or the part in very many places. Make fewer in one step.',
     'fields' => [
         'where' => 'where',

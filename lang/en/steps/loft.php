@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 return [
     'label' => 'loft',
-    'about' => '`sketches`: ids in order, one outline each; `skin`: `straight` or `smooth`; `guide`: a sketch of lines, arcs or curves, each from the first outline to the last, that pull the skin onto themselves; `across`: a second one on another plane; `effect`',
+    'about' =>
+        '`sketches`: ids in order, one outline each; `skin`: `straight` or `smooth`; `guide`: a sketch of lines, arcs or curves, each from the first outline to the last, that pull the skin onto themselves; `across`: a second one on another plane; `effect`',
     'sentence' => 'Loft {name} through {sketches}, with a {skin} skin, guided by {guide}[guide!=| and across by {across}]',
     'fields' => [
         'sketches' => 'sketches',

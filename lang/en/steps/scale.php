@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 return [
     'label' => 'scale',
-    'about' => '`body`; `by`: `all` with `factor`, or `each` with `factorx`, `factory`, `factorz`, about the origin; or `size`: to the `size` along the `axis`, whose low side stays',
-    'sentence' => 'Scale {name}: {body} {by} [{axis} to {size} {unit}; the other side stays][by {factor} about the origin][by {factorx}, {factory}, {factorz} about the origin]',
+    'about' =>
+        '`body`; `by`: `all` with `factor`, or `each` with `factorx`, `factory`, `factorz`, about the origin; or `size`: to the `size` along the `axis`, whose low side stays',
+    'sentence' =>
+        'Scale {name}: {body} {by} [{axis} to {size} {unit}; the other side stays][by {factor} about the origin][by {factorx}, {factory}, {factorz} about the origin]',
     'fields' => [
         'by' => 'how',
         'factor' => 'factor',

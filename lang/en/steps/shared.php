@@ -9,12 +9,15 @@ return [
         'face' => 'Faces and edges',
         'whole' => 'All of it, a body or a step',
     ],
-    'too-much' => 'It would cross the part in very many places. Use fewer copies or fewer round shapes before it, or move it so that it meets less of the part.',
+    'too-much' =>
+        'It would cross the part in very many places. Use fewer copies or fewer round shapes before it, or move it so that it meets less of the part.',
     'round' => '{by} {round:$by}',
     'lies' => 'the middle of its base',
-    'stands' => '[stand=place|{>lies} {stand} {x}, {y}, {z}[facing!=0 or leans!=none|{>turned}]][stand=ground|standing {stand} at {x}, {y}, lifted by {z:lifted by} {unit}{>turned}][stand=face|standing {stand} {on}, {alignx} {x:further to the right} and {aligny} {y:further to the back}, sunk by {sink} {unit}{>turned}][stand=point|standing {stand} {at}, {alignx@point} {x:further to the right} to the right and {aligny@point} {y:further to the back} to the back of it, lifted by {z:lifted by} {unit}{>turned}]',
+    'stands' =>
+        '[stand=place|{>lies} {stand} {x}, {y}, {z}[facing!=0 or leans!=none|{>turned}]][stand=ground|standing {stand} at {x}, {y}, lifted by {z:lifted by} {unit}{>turned}][stand=face|standing {stand} {on}, {alignx} {x:further to the right} and {aligny} {y:further to the back}, sunk by {sink} {unit}{>turned}][stand=point|standing {stand} {at}, {alignx@point} {x:further to the right} to the right and {aligny@point} {y:further to the back} to the back of it, lifted by {z:lifted by} {unit}{>turned}]',
     'turned' => ', turned by {facing:turn about its middle in degrees}°, {leans}[ by {lean:leaning by, in degrees}°]',
-    'edges' => '[editing=1 or edges!=|{edges}][editing=1 or edges!= and faces!=| and ][editing=1 or faces!=|around {faces}][editing= and edges= and faces=|{edges}]',
+    'edges' =>
+        '[editing=1 or edges!=|{edges}][editing=1 or edges!= and faces!=| and ][editing=1 or faces!=|around {faces}][editing= and edges= and faces=|{edges}]',
     'plane' => '{plane}[ {face}], {offset} {unit} from it',
     'of' => '{of} [{source}][{body}]',
     'fields' => [

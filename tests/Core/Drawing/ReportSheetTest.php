@@ -10,11 +10,36 @@ use Cubo\Drawing\ReportSheet;
 /** @return list<Row> */
 function manyRows(int $n): array
 {
-    return array_map(static fn (int $i): Row => new Row("r$i", 'A', "Size <$i> & more", 'size', '60', '±0.2', '30.00', -30.0, 0.2, '−30.00', $i % 2 ? 'met' : 'off', '30.00 too small', str_repeat('It was measured from the opposite side. ', 3), 2, null), range(1, $n));
+    return array_map(
+        static fn(int $i): Row => new Row(
+            "r$i",
+            'A',
+            "Size <$i> & more",
+            'size',
+            '60',
+            '±0.2',
+            '30.00',
+            -30.0,
+            0.2,
+            '−30.00',
+            $i % 2 ? 'met' : 'off',
+            '30.00 too small',
+            str_repeat('It was measured from the opposite side. ', 3),
+            2,
+            null,
+        ),
+        range(1, $n),
+    );
 }
 
 it('puts every row on some page, and goes on where one is full', function (): void {
-    $pages = ReportSheet::pages(['Corner <block>', 'Ada, class 7a', '1 of 70 met'], new Report(manyRows(70)), ['r1' => 'met'], "Well done.\nGo on.", '<svg class="drawing" viewBox="0 0 430 300"></svg>');
+    $pages = ReportSheet::pages(
+        ['Corner <block>', 'Ada, class 7a', '1 of 70 met'],
+        new Report(manyRows(70)),
+        ['r1' => 'met'],
+        "Well done.\nGo on.",
+        '<svg class="drawing" viewBox="0 0 430 300"></svg>',
+    );
     expect(count($pages))->toBeGreaterThan(2);
     $all = implode('', $pages);
     foreach (range(1, 70) as $i) {
@@ -30,9 +55,21 @@ it('puts every row on some page, and goes on where one is full', function (): vo
 });
 
 it('draws a layer with its holes, over the one below', function (): void {
-    $square = static fn (float $r): array => [[-$r, -$r], [$r, -$r], [$r, $r], [-$r, $r]];
-    $svg = LayerPicture::svg([$square(10.0), array_reverse($square(4.0))], [$square(8.0)], [-10.0, -10.0, 10.0, 10.0], 232, 232, 'Layer <1>');
-    expect(@simplexml_load_string($svg))->not->toBeFalse()->and($svg)->toContain('aria-label="Layer &lt;1&gt;"')->toContain('fill-rule="evenodd"')
+    $square = static fn(float $r): array => [[-$r, -$r], [$r, -$r], [$r, $r], [-$r, $r]];
+    $svg = LayerPicture::svg(
+        [$square(10.0), array_reverse($square(4.0))],
+        [$square(8.0)],
+        [-10.0, -10.0, 10.0, 10.0],
+        232,
+        232,
+        'Layer <1>',
+    );
+    expect(@simplexml_load_string($svg))
+        ->not->toBeFalse()
+        ->and($svg)
+        ->toContain('aria-label="Layer &lt;1&gt;"')
+        ->toContain('fill-rule="evenodd"')
         // ten times as large, the margin of 16 around it
-        ->toContain('M16 216L216 216L216 16L16 16Z')->toContain('stroke-dasharray');
+        ->toContain('M16 216L216 216L216 16L16 16Z')
+        ->toContain('stroke-dasharray');
 });

@@ -26,12 +26,23 @@ it('triangulates regions with holes without losing or doubling any area', functi
         $a = new Arrangement(array_merge(...randomRectangles($seed, $n)));
         foreach ($a->regions as $r) {
             $s = Extrusion::straight('s', $a->profile([$r->number]), 0.0, 1.0, SketchPlane::Ground->placement());
-            expect(Soundness::faults($s))->toBe([], "seed $seed, region {$r->number}")
-                ->and($s->facettedVolume())->toEqualWithDelta($r->area, 1e-9 * max(1.0, $r->area), "seed $seed, region {$r->number}");
+            expect(Soundness::faults($s))
+                ->toBe([], "seed $seed, region {$r->number}")
+                ->and($s->facettedVolume())
+                ->toEqualWithDelta($r->area, 1e-9 * max(1.0, $r->area), "seed $seed, region {$r->number}");
         }
-        $all = Extrusion::straight('s', $a->profile(array_map(fn ($r) => $r->number, $a->regions)), 0.0, 1.0, SketchPlane::Ground->placement());
-        $total = array_sum(array_map(fn ($r) => $r->area, $a->regions));
-        expect(Soundness::faults($all))->toBe([], "seed $seed, all")->and($all->facettedVolume())->toEqualWithDelta($total, 1e-9 * $total);
+        $all = Extrusion::straight(
+            's',
+            $a->profile(array_map(fn($r) => $r->number, $a->regions)),
+            0.0,
+            1.0,
+            SketchPlane::Ground->placement(),
+        );
+        $total = array_sum(array_map(fn($r) => $r->area, $a->regions));
+        expect(Soundness::faults($all))
+            ->toBe([], "seed $seed, all")
+            ->and($all->facettedVolume())
+            ->toEqualWithDelta($total, 1e-9 * $total);
     }
 })->with([2, 5, 9]);
 
@@ -43,9 +54,13 @@ it('triangulates a plate with many holes', function (): void {
         }
     }
     $a = new Arrangement(array_merge(...$outlines));
-    $plate = array_values(array_filter($a->regions, fn ($r) => count($r->loops) === 46));
+    $plate = array_values(array_filter($a->regions, fn($r) => count($r->loops) === 46));
     expect($plate)->toHaveCount(1);
     $s = Extrusion::straight('s', $a->profile([$plate[0]->number]), 0.0, 4.0, SketchPlane::Ground->placement());
-    expect(Soundness::faults($s))->toBe([])->and((new MassProperties($s))->volume)->toEqualWithDelta(4 * $plate[0]->area, 1e-3)
-        ->and($plate[0]->area)->toEqualWithDelta(6000 - 45 * 9 * M_PI, 1e-8);
+    expect(Soundness::faults($s))
+        ->toBe([])
+        ->and((new MassProperties($s))->volume)
+        ->toEqualWithDelta(4 * $plate[0]->area, 1e-3)
+        ->and($plate[0]->area)
+        ->toEqualWithDelta(6000 - 45 * 9 * M_PI, 1e-8);
 });

@@ -22,11 +22,15 @@ it('turns about an axis through a point', function (): void {
 it('keeps lengths and angles', function (): void {
     mt_srand(7);
     for ($i = 0; $i < 50; $i++) {
-        $t = Transform::rotation(0, mt_rand(0, 360) + 0.5)->then(Transform::rotation(1, mt_rand(0, 360) + 0.25))->then(Transform::translation([1.0, -2.0, 3.0]));
+        $t = Transform::rotation(0, mt_rand(0, 360) + 0.5)
+            ->then(Transform::rotation(1, mt_rand(0, 360) + 0.25))
+            ->then(Transform::translation([1.0, -2.0, 3.0]));
         $a = [mt_rand(-9, 9) + 0.0, mt_rand(-9, 9) + 0.0, mt_rand(-9, 9) + 0.0];
         $d = $t->direction($a);
-        expect($d[0] ** 2 + $d[1] ** 2 + $d[2] ** 2)->toEqualWithDelta($a[0] ** 2 + $a[1] ** 2 + $a[2] ** 2, 1e-11)
-            ->and($t->mirrors())->toBeFalse();
+        expect($d[0] ** 2 + $d[1] ** 2 + $d[2] ** 2)
+            ->toEqualWithDelta($a[0] ** 2 + $a[1] ** 2 + $a[2] ** 2, 1e-11)
+            ->and($t->mirrors())
+            ->toBeFalse();
     }
 });
 
@@ -37,5 +41,8 @@ it('applies the first of two motions first', function (): void {
 
 it('mirrors in a plane', function (): void {
     $m = Transform::mirror(0, 5.0);
-    expect($m->point([7.0, 1.0, 2.0]))->toBe([3.0, 1.0, 2.0])->and($m->mirrors())->toBeTrue();
+    expect($m->point([7.0, 1.0, 2.0]))
+        ->toBe([3.0, 1.0, 2.0])
+        ->and($m->mirrors())
+        ->toBeTrue();
 });

@@ -14,7 +14,7 @@ function cutParts(int $from, int $count): array
     for ($seed = $from; count($out) < $count; $seed++) {
         [$a, $b] = RandomParts::pair($seed);
         $s = BooleanOperation::difference($a, $b);
-        if (! $s->isEmpty()) {
+        if (!$s->isEmpty()) {
             $out[$seed] = $s;
         }
     }
@@ -28,10 +28,14 @@ it('measures the same wherever the part lies', function (): void {
         $here = new PartMeasures($s);
         $there = new PartMeasures($s->moved($t));
         $scale = max(1.0, $here->mass()->volume);
-        expect($there->mass()->volume)->toEqualWithDelta($here->mass()->volume, 1e-7 * $scale, "seed $seed")
-            ->and($there->mass()->area)->toEqualWithDelta($here->mass()->area, 1e-6 * $here->mass()->area, "seed $seed")
-            ->and($there->mass()->centroid)->toEqualWithDelta($t->point($here->mass()->centroid), 1e-6, "seed $seed")
-            ->and($there->bodyCount())->toBe($here->bodyCount(), "seed $seed");
+        expect($there->mass()->volume)
+            ->toEqualWithDelta($here->mass()->volume, 1e-7 * $scale, "seed $seed")
+            ->and($there->mass()->area)
+            ->toEqualWithDelta($here->mass()->area, 1e-6 * $here->mass()->area, "seed $seed")
+            ->and($there->mass()->centroid)
+            ->toEqualWithDelta($t->point($here->mass()->centroid), 1e-6, "seed $seed")
+            ->and($there->bodyCount())
+            ->toBe($here->bodyCount(), "seed $seed");
     }
 });
 
@@ -45,7 +49,7 @@ it('measures quarter turns to the last digits', function (): void {
 
 it('finds a part and its mirror image joined symmetric', function (): void {
     foreach (cutParts(3200, 12) as $seed => $s) {
-        $whole = BooleanOperation::union($s, $s->moved(Transform::mirror(0, 0.5))->renamed(fn ($n) => "m/$n"));
+        $whole = BooleanOperation::union($s, $s->moved(Transform::mirror(0, 0.5))->renamed(fn($n) => "m/$n"));
         // beside creases between round faces the facets' rise remains: 0.02 mm each way on a ball
         expect((new PartMeasures($whole))->symmetry(0)->deviation)->toBeLessThan(0.03, "seed $seed");
     }
@@ -54,8 +58,12 @@ it('finds a part and its mirror image joined symmetric', function (): void {
 it('adds the volumes of what a cut divides', function (): void {
     for ($seed = 3300; $seed < 3330; $seed++) {
         [$a, $b] = RandomParts::pair($seed);
-        $v = fn ($s) => (new PartMeasures($s))->mass()->volume;
+        $v = fn($s) => (new PartMeasures($s))->mass()->volume;
         // over the true surfaces, not over the facets
-        expect($v(BooleanOperation::difference($a, $b)) + $v(BooleanOperation::intersection($a, $b)))->toEqualWithDelta($v($a), 1e-4 * max(1.0, $v($a)), "seed $seed");
+        expect($v(BooleanOperation::difference($a, $b)) + $v(BooleanOperation::intersection($a, $b)))->toEqualWithDelta(
+            $v($a),
+            1e-4 * max(1.0, $v($a)),
+            "seed $seed",
+        );
     }
 });

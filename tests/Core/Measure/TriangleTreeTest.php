@@ -18,7 +18,12 @@ function sampledDistance(Solid $s, array $p, int $n = 60): float
             for ($j = 0; $i + $j <= $n; $j++) {
                 [$u, $v] = [$i / $n, $j / $n];
                 $w = 1 - $u - $v;
-                $best = min($best, ($u * $s->x[$a] + $v * $s->x[$b] + $w * $s->x[$c] - $p[0]) ** 2 + ($u * $s->y[$a] + $v * $s->y[$b] + $w * $s->y[$c] - $p[1]) ** 2 + ($u * $s->z[$a] + $v * $s->z[$b] + $w * $s->z[$c] - $p[2]) ** 2);
+                $best = min(
+                    $best,
+                    ($u * $s->x[$a] + $v * $s->x[$b] + $w * $s->x[$c] - $p[0]) ** 2 +
+                        ($u * $s->y[$a] + $v * $s->y[$b] + $w * $s->y[$c] - $p[1]) ** 2 +
+                        ($u * $s->z[$a] + $v * $s->z[$b] + $w * $s->z[$c] - $p[2]) ** 2,
+                );
             }
         }
     }
@@ -34,13 +39,20 @@ it('finds the nearest triangle', function (): void {
         $p = [mt_rand(-30, 70) / 10, mt_rand(-30, 60) / 10, mt_rand(-30, 50) / 10];
         [$d, $t] = $tree->nearest($p);
         $slow = sampledDistance($s, $p);
-        expect($d)->toBeLessThanOrEqual($slow + 1e-12)->toBeGreaterThan($slow - 0.08)->and($t)->toBeGreaterThanOrEqual(0);
+        expect($d)
+            ->toBeLessThanOrEqual($slow + 1e-12)
+            ->toBeGreaterThan($slow - 0.08)
+            ->and($t)
+            ->toBeGreaterThanOrEqual(0);
     }
 });
 
 it('finds nothing beyond the distance it is told', function (): void {
     $tree = new TriangleTree(Parts::box(1, 1, 1));
-    expect($tree->nearest([5.0, 0.5, 0.5], 3.9)[1])->toBeNull()->and($tree->nearest([5.0, 0.5, 0.5], 4.1)[0])->toEqualWithDelta(4.0, 1e-12);
+    expect($tree->nearest([5.0, 0.5, 0.5], 3.9)[1])
+        ->toBeNull()
+        ->and($tree->nearest([5.0, 0.5, 0.5], 4.1)[0])
+        ->toEqualWithDelta(4.0, 1e-12);
 });
 
 it('follows a ray in and out as often as it enters', function (): void {
@@ -67,11 +79,14 @@ it('takes only the triangles it is asked for', function (): void {
     $s = Parts::box(2, 2, 2);
     $tree = new TriangleTree($s);
     $first = $tree->firstHit([-5.0, 1.1, 1.2], [1.0, 0.0, 0.0], 0.0, 100.0);
-    $far = $tree->firstHit([-5.0, 1.1, 1.2], [1.0, 0.0, 0.0], 0.0, 100.0, fn (int $t) => $s->nx[$s->facet[$t]] > 0);
+    $far = $tree->firstHit([-5.0, 1.1, 1.2], [1.0, 0.0, 0.0], 0.0, 100.0, fn(int $t) => $s->nx[$s->facet[$t]] > 0);
     expect($first[0])->toEqualWithDelta(5.0, 1e-12)->and($far[0])->toEqualWithDelta(7.0, 1e-12);
 });
 
 it('is empty for an empty solid', function (): void {
-    $tree = new TriangleTree(new Solid);
-    expect($tree->firstHit([0.0, 0.0, 0.0], [1.0, 0.0, 0.0], 0.0, 1.0))->toBeNull()->and($tree->nearest([0.0, 0.0, 0.0])[1])->toBeNull();
+    $tree = new TriangleTree(new Solid());
+    expect($tree->firstHit([0.0, 0.0, 0.0], [1.0, 0.0, 0.0], 0.0, 1.0))
+        ->toBeNull()
+        ->and($tree->nearest([0.0, 0.0, 0.0])[1])
+        ->toBeNull();
 });

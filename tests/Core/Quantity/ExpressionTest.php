@@ -41,7 +41,7 @@ it('reads what people type into a size field', function (string $typed, float $m
 ]);
 
 it('says in words why it cannot read', function (string $typed, string $part): void {
-    expect(fn () => Expression::length($typed, Unit::Millimetre))->toThrow(UnreadableExpression::class, $part);
+    expect(fn() => Expression::length($typed, Unit::Millimetre))->toThrow(UnreadableExpression::class, $part);
 })->with([
     'two points' => ['12..5', 'more than one decimal point'],
     'nothing' => ['   ', 'Nothing is typed'],
@@ -83,8 +83,11 @@ it('never hangs or warns, whatever is typed', function (): void {
 });
 
 it('reads angles and counts as plain numbers', function (): void {
-    expect(Expression::number('360/8'))->toBe(45.0)
-        ->and(Expression::number('45°'))->toBe(45.0)
-        ->and(Expression::number('30 deg'))->toBe(30.0);
-    expect(fn () => Expression::number('45 mm'))->toThrow(UnreadableExpression::class, 'plain number');
+    expect(Expression::number('360/8'))
+        ->toBe(45.0)
+        ->and(Expression::number('45°'))
+        ->toBe(45.0)
+        ->and(Expression::number('30 deg'))
+        ->toBe(30.0);
+    expect(fn() => Expression::number('45 mm'))->toThrow(UnreadableExpression::class, 'plain number');
 });

@@ -6,12 +6,18 @@ use Cubo\Quantity\Number;
 use Cubo\Quantity\Unit;
 
 it('shows lengths in the unit of the drawing', function (): void {
-    expect(Unit::Millimetre->show(12.0))->toBe('12.00')
-        ->and(Unit::Inch->show(34.925))->toBe('1.375')
-        ->and(Unit::Millimetre->brief(12.0))->toBe('12')
-        ->and(Unit::Inch->brief(25.4 * 7 / 16))->toBe('0.4375')
-        ->and(Unit::Millimetre->brief(100.0))->toBe('100')
-        ->and(Unit::Millimetre->show(-1.5))->toBe("\u{2212}1.50");
+    expect(Unit::Millimetre->show(12.0))
+        ->toBe('12.00')
+        ->and(Unit::Inch->show(34.925))
+        ->toBe('1.375')
+        ->and(Unit::Millimetre->brief(12.0))
+        ->toBe('12')
+        ->and(Unit::Inch->brief((25.4 * 7) / 16))
+        ->toBe('0.4375')
+        ->and(Unit::Millimetre->brief(100.0))
+        ->toBe('100')
+        ->and(Unit::Millimetre->show(-1.5))
+        ->toBe("\u{2212}1.50");
 });
 
 it('never shows minus zero', function (): void {

@@ -27,26 +27,62 @@ function anyEdit(Sketch $s, Randomizer $r): array
     $points = array_keys($s->points);
     $lines = array_keys($s->entities);
     $relations = array_keys($s->relations);
-    $one = static fn (array $of): mixed => $of[$r->getInt(0, count($of) - 1)];
-    $thing = static fn (): string => $one([...$points, ...$lines, 'origin', 'u-axis', 'v-axis']);
+    $one = static fn(array $of): mixed => $of[$r->getInt(0, count($of) - 1)];
+    $thing = static fn(): string => $one([...$points, ...$lines, 'origin', 'u-axis', 'v-axis']);
     $spot = static function () use ($r, $one, $points, $lines): array {
         $at = ['u' => $r->getInt(-300, 300) / 10, 'v' => $r->getInt(-300, 300) / 10];
 
-        return $at + match (true) {
-            $points !== [] && $r->getInt(0, 3) === 0 => ['point' => $one($points)],
-            $lines !== [] && $r->getInt(0, 3) === 0 => ['on' => [$one($lines)]],
-            $r->getInt(0, 5) === 0 => ['level' => 'origin'],
-            default => [],
-        };
+        return $at +
+            match (true) {
+                $points !== [] && $r->getInt(0, 3) === 0 => ['point' => $one($points)],
+                $lines !== [] && $r->getInt(0, 3) === 0 => ['on' => [$one($lines)]],
+                $r->getInt(0, 5) === 0 => ['level' => 'origin'],
+                default => [],
+            };
     };
 
     return match ($r->getInt(0, 8)) {
-        0, 1, 2 => ['do' => 'type', 'text' => preg_replace_callback('/\b[plc]\d\b/', static fn (array $m): string => $r->getInt(0, 1) ? $m[0] : $thing(), $one(TypedLine::EXAMPLES))],
-        3 => ['do' => 'draw', 'tool' => $one(['point', 'line', 'rectangle', 'rectangle around', 'circle', 'circle over', 'circle through three', 'arc', 'arc around', 'arc on', 'slot', 'slot over all', 'polygon', 'ellipse', 'curve']),
-            'spots' => [$spot(), $spot(), $spot()], 'options' => ['sides' => $r->getInt(1, 9), 'before' => $thing(), 'touches' => $r->getInt(0, 4) === 0 ? $thing() : null]],
-        4 => ['do' => 'relate', 'kind' => RelationKind::cases()[$r->getInt(0, 11)]->value, 'of' => array_map(static fn (): string => $thing(), range(1, $r->getInt(1, 3)))],
-        5 => ['do' => 'size', 'of' => array_map(static fn (): string => $thing(), range(1, $r->getInt(1, 2)))],
-        6 => ['do' => 'value', 'id' => $relations === [] ? 'd1' : $one($relations), 'value' => $one(['7/2', '0', '-3', '12', '(5)', 'd1*2', '1e9', 'abc', '45'])],
+        0, 1, 2 => [
+            'do' => 'type',
+            'text' => preg_replace_callback(
+                '/\b[plc]\d\b/',
+                static fn(array $m): string => $r->getInt(0, 1) ? $m[0] : $thing(),
+                $one(TypedLine::EXAMPLES),
+            ),
+        ],
+        3 => [
+            'do' => 'draw',
+            'tool' => $one([
+                'point',
+                'line',
+                'rectangle',
+                'rectangle around',
+                'circle',
+                'circle over',
+                'circle through three',
+                'arc',
+                'arc around',
+                'arc on',
+                'slot',
+                'slot over all',
+                'polygon',
+                'ellipse',
+                'curve',
+            ]),
+            'spots' => [$spot(), $spot(), $spot()],
+            'options' => ['sides' => $r->getInt(1, 9), 'before' => $thing(), 'touches' => $r->getInt(0, 4) === 0 ? $thing() : null],
+        ],
+        4 => [
+            'do' => 'relate',
+            'kind' => RelationKind::cases()[$r->getInt(0, 11)]->value,
+            'of' => array_map(static fn(): string => $thing(), range(1, $r->getInt(1, 3))),
+        ],
+        5 => ['do' => 'size', 'of' => array_map(static fn(): string => $thing(), range(1, $r->getInt(1, 2)))],
+        6 => [
+            'do' => 'value',
+            'id' => $relations === [] ? 'd1' : $one($relations),
+            'value' => $one(['7/2', '0', '-3', '12', '(5)', 'd1*2', '1e9', 'abc', '45']),
+        ],
         7 => ['do' => $one(['remove', 'role']), 'role' => 'construction', 'of' => [$thing()]],
         8 => ['do' => 'drag', 'point' => $points === [] ? 'p1' : $one($points), 'u' => $r->getInt(-50, 50), 'v' => $r->getInt(-50, 50)],
     };
@@ -82,7 +118,7 @@ it('answers anything with a sketch that holds, or with words, and soon', functio
     $kept = $refused = 0;
     $took = Pace::of(static function () use ($r, $seed, &$kept, &$refused): void {
         for ($run = 0; $run < 30; $run++) {
-            $s = new Sketch;
+            $s = new Sketch();
             for ($k = 0; $k < 25; $k++) {
                 $in = anyEdit($s, $r);
                 $after = answered($s, $in, "seed $seed, run $run, edit $k: " . json_encode($in));
@@ -91,7 +127,11 @@ it('answers anything with a sketch that holds, or with words, and soon', functio
             }
         }
     });
-    expect($kept)->toBeGreaterThan(200)->and($refused)->toBeGreaterThan(100)
+    expect($kept)
+        ->toBeGreaterThan(200)
+        ->and($refused)
+        ->toBeGreaterThan(100)
         // 750 edits, most of them within a few milliseconds
-        ->and($took)->toBeLessThan(25.0);
+        ->and($took)
+        ->toBeLessThan(25.0);
 })->with([1, 2, 3]);

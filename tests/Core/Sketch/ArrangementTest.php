@@ -8,7 +8,7 @@ use Cubo\Sketch\Area\Outline;
 /** @return list<float> areas of the regions, smallest first */
 function areas(array ...$outlines): array
 {
-    $list = array_map(fn ($r) => $r->area, (new Arrangement(array_merge(...$outlines)))->regions);
+    $list = array_map(fn($r) => $r->area, (new Arrangement(array_merge(...$outlines)))->regions);
     sort($list);
 
     return $list;
@@ -22,7 +22,10 @@ it('finds the areas of a sketch', function (array $outlines, array $areas): void
     'two that overlap' => [[Outline::rectangle('a', 0, 0, 4, 4), Outline::rectangle('b', 2, 2, 4, 4)], [4.0, 12.0, 12.0]],
     'a cross' => [[Outline::rectangle('a', -3, -1, 6, 2), Outline::rectangle('b', -1, -3, 2, 6)], [4.0, 4.0, 4.0, 4.0, 4.0]],
     'a hole' => [[Outline::rectangle('a', 0, 0, 4, 4), Outline::rectangle('b', 1, 1, 2, 2)], [4.0, 12.0]],
-    'an island in a hole' => [[Outline::rectangle('a', 0, 0, 10, 10), Outline::rectangle('b', 2, 2, 6, 6), Outline::rectangle('c', 4, 4, 2, 2)], [4.0, 32.0, 64.0]],
+    'an island in a hole' => [
+        [Outline::rectangle('a', 0, 0, 10, 10), Outline::rectangle('b', 2, 2, 6, 6), Outline::rectangle('c', 4, 4, 2, 2)],
+        [4.0, 32.0, 64.0],
+    ],
     'sharing a side' => [[Outline::rectangle('a', 0, 0, 4, 4), Outline::rectangle('b', 4, 0, 4, 4)], [16.0, 16.0]],
     'sharing part of a side' => [[Outline::rectangle('a', 0, 0, 4, 4), Outline::rectangle('b', 4, 1, 4, 2)], [8.0, 16.0]],
     'touching in a corner' => [[Outline::rectangle('a', 0, 0, 2, 2), Outline::rectangle('b', 2, 2, 2, 2)], [4.0, 4.0]],
@@ -60,7 +63,7 @@ function enclosedToo(array $cells): array
         [$x, $y] = array_pop($stack);
         foreach ([[1, 0], [-1, 0], [0, 1], [0, -1]] as [$dx, $dy]) {
             [$p, $q] = [$x + $dx, $y + $dy];
-            if ($p >= -1 && $q >= -1 && $p <= 15 && $q <= 15 && ! isset($cells["$p,$q"]) && ! isset($outside["$p,$q"])) {
+            if ($p >= -1 && $q >= -1 && $p <= 15 && $q <= 15 && !isset($cells["$p,$q"]) && !isset($outside["$p,$q"])) {
                 $outside["$p,$q"] = true;
                 $stack[] = [$p, $q];
             }
@@ -68,7 +71,7 @@ function enclosedToo(array $cells): array
     }
     for ($x = 0; $x <= 14; $x++) {
         for ($y = 0; $y <= 14; $y++) {
-            if (! isset($outside["$x,$y"])) {
+            if (!isset($outside["$x,$y"])) {
                 $cells["$x,$y"] = true;
             }
         }
@@ -86,8 +89,10 @@ it('joins chosen areas to one outline', function (): void {
 it('numbers areas from the lowest up, whatever the order of the outlines', function (): void {
     $one = new Arrangement([...Outline::rectangle('a', 0, 0, 2, 2), ...Outline::rectangle('b', 5, 3, 3, 3)]);
     $two = new Arrangement([...Outline::rectangle('b', 5, 3, 3, 3), ...Outline::rectangle('a', 0, 0, 2, 2)]);
-    expect(array_map(fn ($r) => $r->area, $one->regions))->toBe([4.0, 9.0])
-        ->and(array_map(fn ($r) => $r->area, $two->regions))->toBe([4.0, 9.0]);
+    expect(array_map(fn($r) => $r->area, $one->regions))
+        ->toBe([4.0, 9.0])
+        ->and(array_map(fn($r) => $r->area, $two->regions))
+        ->toBe([4.0, 9.0]);
 });
 
 it('puts the number of an area well inside it', function (): void {

@@ -22,7 +22,7 @@ it('keeps the laws of volumes at every step of a chain', function (): void {
         $plan = RandomChains::plan($seed);
         $part = null;
         foreach (RandomChains::build($plan) as $i => $next) {
-            if ($part !== null && ! $part->isEmpty()) {
+            if ($part !== null && !$part->isEmpty()) {
                 $tool = RandomChains::solid($plan[$i], "s$i");
                 $a = $part->facettedVolume();
                 $b = $tool->facettedVolume();
@@ -31,11 +31,15 @@ it('keeps the laws of volumes at every step of a chain', function (): void {
                 $ab = BooleanOperation::difference($part, $tool);
                 $ba = BooleanOperation::difference($tool, $part);
                 $scale = $a + $b;
-                expect($a + $b - $union->facettedVolume() - $shared->facettedVolume())->toEqualWithDelta(0.0, 1e-9 * $scale, "seed $seed step $i: A + B = (A or B) + (A and B)")
-                    ->and($ab->facettedVolume() + $ba->facettedVolume() + $shared->facettedVolume() - $union->facettedVolume())->toEqualWithDelta(0.0, 1e-9 * $scale, "seed $seed step $i: the three pieces fill the union");
+                expect($a + $b - $union->facettedVolume() - $shared->facettedVolume())
+                    ->toEqualWithDelta(0.0, 1e-9 * $scale, "seed $seed step $i: A + B = (A or B) + (A and B)")
+                    ->and($ab->facettedVolume() + $ba->facettedVolume() + $shared->facettedVolume() - $union->facettedVolume())
+                    ->toEqualWithDelta(0.0, 1e-9 * $scale, "seed $seed step $i: the three pieces fill the union");
                 if ($i % 4 === 1) {
-                    expect(BooleanOperation::intersection($ab, $tool)->facettedVolume())->toEqualWithDelta(0.0, 1e-9 * $scale, "seed $seed step $i: A - B and B are disjoint")
-                        ->and(BooleanOperation::intersection($ab, $ba)->facettedVolume())->toEqualWithDelta(0.0, 1e-9 * $scale, "seed $seed step $i: A - B and B - A are disjoint");
+                    expect(BooleanOperation::intersection($ab, $tool)->facettedVolume())
+                        ->toEqualWithDelta(0.0, 1e-9 * $scale, "seed $seed step $i: A - B and B are disjoint")
+                        ->and(BooleanOperation::intersection($ab, $ba)->facettedVolume())
+                        ->toEqualWithDelta(0.0, 1e-9 * $scale, "seed $seed step $i: A - B and B - A are disjoint");
                 }
             }
             $part = $next;
@@ -44,7 +48,14 @@ it('keeps the laws of volumes at every step of a chain', function (): void {
 });
 
 it('comes out the same when the whole chain is made turned, moved or mirrored', function (): void {
-    foreach ([Transform::rotation(0, 37.0)->then(Transform::rotation(2, 101.0))->then(Transform::translation([3.3, -7.1, 0.9])), Transform::mirror(0, 0.5), Transform::rotation(1, 90.0)] as $t) {
+    foreach (
+        [
+            Transform::rotation(0, 37.0)->then(Transform::rotation(2, 101.0))->then(Transform::translation([3.3, -7.1, 0.9])),
+            Transform::mirror(0, 0.5),
+            Transform::rotation(1, 90.0),
+        ]
+        as $t
+    ) {
         for ($seed = 2000; $seed < 2030; $seed++) {
             $plan = RandomChains::plan($seed);
             $still = $turned = 0.0;
@@ -64,7 +75,7 @@ it('comes out the same when the whole chain is made turned, moved or mirrored', 
 
 it('gives the same bytes for the same chain', function (): void {
     for ($seed = 3000; $seed < 3010; $seed++) {
-        $bytes = static fn (): string => sha1(serialize(iterator_to_array(RandomChains::build(RandomChains::plan($seed)))));
+        $bytes = static fn(): string => sha1(serialize(iterator_to_array(RandomChains::build(RandomChains::plan($seed)))));
         expect($bytes())->toBe($bytes());
     }
 });
@@ -74,4 +85,28 @@ it('repeats what once went wrong', function (int $seed): void {
     foreach (RandomChains::build(RandomChains::plan($seed)) as $i => $part) {
         expect(Soundness::faults($part))->toBe([], "seed $seed, step $i");
     }
-})->with([126, 232, 301, 663, 669, 772, 960, 2264, 2519, 2619, 2826, 5067, 5156, 5569, 8971, 10167, 12136, 12944, 13955, 15692, 15847, 18855, 109910]);
+})->with([
+    126,
+    232,
+    301,
+    663,
+    669,
+    772,
+    960,
+    2264,
+    2519,
+    2619,
+    2826,
+    5067,
+    5156,
+    5569,
+    8971,
+    10167,
+    12136,
+    12944,
+    13955,
+    15692,
+    15847,
+    18855,
+    109910,
+]);

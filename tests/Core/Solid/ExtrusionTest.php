@@ -21,12 +21,18 @@ it('draws a rectangle out to a block', function (): void {
 
 it('draws a ring out with its hole open', function (): void {
     $s = extruded([Outline::circle('a', 0, 0, 10), Outline::circle('b', 0, 0, 6)], [1], 5.0);
-    expect(Soundness::faults($s))->toBe([])->and((new MassProperties($s))->volume)->toEqualWithDelta(M_PI * (100 - 36) * 5, 1e-6 * 1000);
+    expect(Soundness::faults($s))
+        ->toBe([])
+        ->and((new MassProperties($s))->volume)
+        ->toEqualWithDelta(M_PI * (100 - 36) * 5, 1e-6 * 1000);
 });
 
 it('goes down as well as up', function (): void {
     $s = extruded([Outline::rectangle('a', 0, 0, 4, 3)], [1], -5.0);
-    expect(Soundness::faults($s))->toBe([])->and($s->vertexBox())->toBe([0.0, 0.0, -5.0, 4.0, 3.0, 0.0]);
+    expect(Soundness::faults($s))
+        ->toBe([])
+        ->and($s->vertexBox())
+        ->toBe([0.0, 0.0, -5.0, 4.0, 3.0, 0.0]);
 });
 
 it('lies right on every principal plane', function (SketchPlane $plane, float $to, array $box): void {
@@ -40,7 +46,7 @@ it('lies right on every principal plane', function (SketchPlane $plane, float $t
 ]);
 
 it('names its sides after the outlines', function (): void {
-    $names = array_map(fn ($u) => $u->name, extruded([Outline::rectangle('a', 0, 0, 4, 3)], [1], 5.0)->surfaces);
+    $names = array_map(fn($u) => $u->name, extruded([Outline::rectangle('a', 0, 0, 4, 3)], [1], 5.0)->surfaces);
     sort($names);
     expect($names)->toBe(['s2:a high', 's2:a left', 's2:a low', 's2:a right', 's2:end', 's2:start']);
 });

@@ -44,7 +44,9 @@ final class Centred extends Kind implements Measured, Proposes
     {
         $middle = $p->part->bounds()->middle();
 
-        return hypot($middle[0], $middle[1]) < Axes::NOTHING ? [new Requirement('centred', $this, 'Middle on the origin', 0.0, $p->tolerance, 1, false)] : [];
+        return hypot($middle[0], $middle[1]) < Axes::NOTHING
+            ? [new Requirement('centred', $this, 'Middle on the origin', 0.0, $p->tolerance, 1, false)]
+            : [];
     }
 
     public function row(Requirement $r, Measuring $m): Row
@@ -53,7 +55,17 @@ final class Centred extends Kind implements Measured, Proposes
         $middle = $m->subject->part->bounds()->middle();
         $off = hypot($middle[0], $middle[1]);
 
-        return $m->rows->row($r, "{$unit->show($middle[0])}, {$unit->show($middle[1])}", $off, $unit->show($off), $off <= $r->tolerance + Rows::SLACK, $unit->show($off) . ' off the origin',
-            "The middle of the part lies {$unit->show($middle[0])} and {$unit->show($middle[1])} {$unit->word()} from the origin. Tie the first sketch to the origin, or place the first solid there.", ['kind' => 'spot', 'at' => [$middle[0], $middle[1], $m->subject->part->bounds()->min[2]]]);
+        return $m->rows->row(
+            $r,
+            "{$unit->show($middle[0])}, {$unit->show($middle[1])}",
+            $off,
+            $unit->show($off),
+            $off <= $r->tolerance + Rows::SLACK,
+            $unit->show($off) . ' off the origin',
+            "The middle of the part lies {$unit->show($middle[0])} and {$unit->show(
+                $middle[1],
+            )} {$unit->word()} from the origin. Tie the first sketch to the origin, or place the first solid there.",
+            ['kind' => 'spot', 'at' => [$middle[0], $middle[1], $m->subject->part->bounds()->min[2]]],
+        );
     }
 }

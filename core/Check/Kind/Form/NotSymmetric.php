@@ -49,8 +49,17 @@ final class NotSymmetric extends Kind implements Measured, Proposes
     {
         $out = [];
         foreach ([0 => 'Left and right differ', 1 => 'Front and back differ'] as $axis => $label) {
-            if (! $p->isSymmetric($axis)) {
-                $out[] = new Requirement('differs-' . Axes::LETTER[$axis], $this, $label, Symmetry::alike($p->part->bounds()), 0.0, 1, false, ['axis' => $axis]);
+            if (!$p->isSymmetric($axis)) {
+                $out[] = new Requirement(
+                    'differs-' . Axes::LETTER[$axis],
+                    $this,
+                    $label,
+                    Symmetry::alike($p->part->bounds()),
+                    0.0,
+                    1,
+                    false,
+                    ['axis' => $axis],
+                );
             }
         }
 
@@ -65,7 +74,15 @@ final class NotSymmetric extends Kind implements Measured, Proposes
         // one place that differs is enough
         $differs = Symmetry::across($part->solid, $r->axis(), $part->bounds(), $part->tree(), null, $least)->deviation >= $least;
 
-        return $m->rows->row($r, $differs ? 'they differ' : 'mirror', null, '', $differs,
-            'Both halves are alike', "The {$halves[0]} and {$halves[1]} halves are mirror images; on the drawing they are not. Was one side mirrored that should differ?", $differs ? null : $m->plane($r->axis(), $part->bounds()->middle()[$r->axis()], null));
+        return $m->rows->row(
+            $r,
+            $differs ? 'they differ' : 'mirror',
+            null,
+            '',
+            $differs,
+            'Both halves are alike',
+            "The {$halves[0]} and {$halves[1]} halves are mirror images; on the drawing they are not. Was one side mirrored that should differ?",
+            $differs ? null : $m->plane($r->axis(), $part->bounds()->middle()[$r->axis()], null),
+        );
     }
 }

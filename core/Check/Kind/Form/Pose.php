@@ -48,6 +48,15 @@ final class Pose extends Kind implements Measured, Proposes
             return $m->rows->unknown($r, 'The part differs too much from the drawing to tell how it should lie.');
         }
 
-        return $m->rows->row($r, $fit->isStraight() ? 'as drawn' : $fit->words(), null, '', $fit->isStraight(), 'Lies another way', 'The part lies ' . $fit->words() . ' against the drawing.', null);
+        return $m->rows->row(
+            $r,
+            $fit->isStraight() ? 'as drawn' : $fit->words(),
+            null,
+            '',
+            $fit->isStraight(),
+            'Lies another way',
+            'The part lies ' . $fit->words() . ' against the drawing.',
+            null,
+        );
     }
 }

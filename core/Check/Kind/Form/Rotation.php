@@ -52,11 +52,17 @@ final class Rotation extends Kind implements Measured, Proposes
     public function proposals(Proposing $p): array
     {
         $out = [];
-        foreach ([2 => ['', ''], 0 => ['-x', ' the line left to right'], 1 => ['-y', ' the line front to back']] as $axis => [$end, $words]) {
+        foreach (
+            [2 => ['', ''], 0 => ['-x', ' the line left to right'], 1 => ['-y', ' the line front to back']]
+            as $axis => [$end, $words]
+        ) {
             $order = self::order($p, $axis);
             // two alike about a level line is what two mirror planes say already
             if ($order > ($axis === 2 ? 1 : 2)) {
-                $out[] = new Requirement("rotation-$order$end", $this, "Alike $order times round$words", 0.0, $p->tolerance, 2, false, ['axis' => $axis, 'order' => $order]);
+                $out[] = new Requirement("rotation-$order$end", $this, "Alike $order times round$words", 0.0, $p->tolerance, 2, false, [
+                    'axis' => $axis,
+                    'order' => $order,
+                ]);
             }
         }
 
@@ -69,9 +75,18 @@ final class Rotation extends Kind implements Measured, Proposes
         $n = max(2, (int) $r->number('order'));
         $s = Symmetry::turned($m->subject->part->solid, $r->axis(), $n, $m->subject->part->mass()->centroid, $m->subject->part->tree());
 
-        return $m->rows->row($r, $s->deviation <= $r->tolerance + Rows::SLACK ? "$n alike" : $unit->show($s->deviation) . ' apart', $s->deviation, $unit->show($s->deviation), $s->deviation <= $r->tolerance + Rows::SLACK,
-            $unit->show($s->deviation) . ' apart', 'Turned by ' . Number::brief(360 / $n, 2) . "° the part does not come to lie on itself: at the marked spot it differs by {$unit->show($s->deviation)} {$unit->word()}.",
-            $s->worst === null ? null : ['kind' => 'spot', 'at' => $s->worst]);
+        return $m->rows->row(
+            $r,
+            $s->deviation <= $r->tolerance + Rows::SLACK ? "$n alike" : $unit->show($s->deviation) . ' apart',
+            $s->deviation,
+            $unit->show($s->deviation),
+            $s->deviation <= $r->tolerance + Rows::SLACK,
+            $unit->show($s->deviation) . ' apart',
+            'Turned by ' .
+                Number::brief(360 / $n, 2) .
+                "° the part does not come to lie on itself: at the marked spot it differs by {$unit->show($s->deviation)} {$unit->word()}.",
+            $s->worst === null ? null : ['kind' => 'spot', 'at' => $s->worst],
+        );
     }
 
     /** How many times it comes to lie on itself round an axis through its centre of mass: as often as equal holes do at the most. */
@@ -85,7 +100,12 @@ final class Rotation extends Kind implements Measured, Proposes
             }
         }
         foreach (array_unique([...array_values($count), 6, 5, 4, 3, 2]) as $n) {
-            if ($n > 1 && $n <= self::MOST && Symmetry::turned($part->solid, $axis, $n, $part->mass()->centroid, $part->tree(), Proposing::ALIKE)->deviation < Proposing::ALIKE) {
+            if (
+                $n > 1 &&
+                $n <= self::MOST &&
+                Symmetry::turned($part->solid, $axis, $n, $part->mass()->centroid, $part->tree(), Proposing::ALIKE)->deviation <
+                    Proposing::ALIKE
+            ) {
                 return $n;
             }
         }

@@ -68,8 +68,19 @@ final class Shape extends Kind implements Measured, Proposes
         }
         $off = $common['share'] - $r->nominal;
 
-        return $m->rows->row($r, Number::show($common['share'], 1) . ' %', $off, Number::show($off, 1) . ' %', $off >= -1e-6, Number::show(-$off, 1) . ' % too little',
-            'Laid over the drawing’s part, ' . Amount::volume($common['missing'], $unit) . ' are missing and ' . Amount::volume($common['surplus'], $unit) . " too much; farthest off at the marked spot, by {$unit->show($fit->deviation())} {$unit->word()}.",
-            $fit->worst() === null ? null : ['kind' => 'spot', 'at' => $fit->worst()]);
+        return $m->rows->row(
+            $r,
+            Number::show($common['share'], 1) . ' %',
+            $off,
+            Number::show($off, 1) . ' %',
+            $off >= -1e-6,
+            Number::show(-$off, 1) . ' % too little',
+            'Laid over the drawing’s part, ' .
+                Amount::volume($common['missing'], $unit) .
+                ' are missing and ' .
+                Amount::volume($common['surplus'], $unit) .
+                " too much; farthest off at the marked spot, by {$unit->show($fit->deviation())} {$unit->word()}.",
+            $fit->worst() === null ? null : ['kind' => 'spot', 'at' => $fit->worst()],
+        );
     }
 }

@@ -51,12 +51,23 @@ final class Symmetry extends Kind implements Measured, Proposes
     {
         $out = [];
         foreach ([0 => 'Same left and right', 1 => 'Same front and back', 2 => 'Same top and bottom'] as $axis => $label) {
-            if (! $p->isSymmetric($axis)) {
+            if (!$p->isSymmetric($axis)) {
                 continue;
             }
-            $out[] = new Requirement('symmetry-' . Axes::LETTER[$axis], $this, $label, 0.0, $p->tolerance, 2, $axis === 0, ['axis' => $axis]);
+            $out[] = new Requirement('symmetry-' . Axes::LETTER[$axis], $this, $label, 0.0, $p->tolerance, 2, $axis === 0, [
+                'axis' => $axis,
+            ]);
             if (abs($p->part->bounds()->middle()[$axis]) < Axes::NOTHING && $axis < 2) {
-                $out[] = new Requirement('symmetry-' . Axes::LETTER[$axis] . '-origin', $this, "$label of the origin", 0.0, $p->tolerance, 2, false, ['axis' => $axis, 'about' => 'origin']);
+                $out[] = new Requirement(
+                    'symmetry-' . Axes::LETTER[$axis] . '-origin',
+                    $this,
+                    "$label of the origin",
+                    0.0,
+                    $p->tolerance,
+                    2,
+                    false,
+                    ['axis' => $axis, 'about' => 'origin'],
+                );
             }
         }
 
@@ -79,16 +90,26 @@ final class Symmetry extends Kind implements Measured, Proposes
         $halves = Axes::HALVES[$r->axis()];
         $plane = ['origin' => 'plane through the origin', 'faces' => 'middle between the two faces'][$about] ?? 'middle';
 
-        return $m->rows->row($r, $s->deviation <= $r->tolerance + Rows::SLACK ? 'mirror' : $unit->show($s->deviation) . ' apart', $s->deviation, $unit->show($s->deviation), $s->deviation <= $r->tolerance + Rows::SLACK,
-            $unit->show($s->deviation) . ' apart', "Folded over the $plane, the {$halves[0]} and {$halves[1]} halves differ most at the marked spot, by {$unit->show($s->deviation)} {$unit->word()}.",
-            $m->plane($r->axis(), $at, $s->worst));
+        return $m->rows->row(
+            $r,
+            $s->deviation <= $r->tolerance + Rows::SLACK ? 'mirror' : $unit->show($s->deviation) . ' apart',
+            $s->deviation,
+            $unit->show($s->deviation),
+            $s->deviation <= $r->tolerance + Rows::SLACK,
+            $unit->show($s->deviation) . ' apart',
+            "Folded over the $plane, the {$halves[0]} and {$halves[1]} halves differ most at the marked spot, by {$unit->show(
+                $s->deviation,
+            )} {$unit->word()}.",
+            $m->plane($r->axis(), $at, $s->worst),
+        );
     }
 
     /** Where the plane midway between the two named faces is along the axis; a sentence when they are not there. */
     private static function midway(Requirement $r, Measuring $m): float|string
     {
         [$from, $to] = [Datum::fromWhere($r->where, 1), Datum::fromWhere($r->where, 2)];
-        [$a, $b] = $from === null || $to === null ? [null, null] : (new Matching($m->subject->part, $m->subject->reference))->pair($from, $to);
+        [$a, $b] =
+            $from === null || $to === null ? [null, null] : (new Matching($m->subject->part, $m->subject->reference))->pair($from, $to);
         if ($a === null || $b === null) {
             return 'One of the two faces whose middle is meant is not there.';
         }

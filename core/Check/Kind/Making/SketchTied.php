@@ -52,15 +52,25 @@ final class SketchTied extends Kind implements Measured, Proposes
         foreach ($steps as $s) {
             if ($s->kind->draws()) {
                 $any = true;
-                $loose = array_filter(SketchNotes::of($making->recipe, $s), static fn (Message $note): bool => $note->code === 'not-tied') !== [];
+                $loose =
+                    array_filter(SketchNotes::of($making->recipe, $s), static fn(Message $note): bool => $note->code === 'not-tied') !== [];
 
                 break;
             }
         }
-        if (! $any) {
+        if (!$any) {
             return $m->rows->missing($r, 'There is no sketch.');
         }
 
-        return $m->rows->row($r, $loose ? 'loose' : 'tied', null, '', ! $loose, 'Tied to nothing', 'Nothing ties the first sketch to the origin. Put a point of it there, or give its distance from there.', null);
+        return $m->rows->row(
+            $r,
+            $loose ? 'loose' : 'tied',
+            null,
+            '',
+            !$loose,
+            'Tied to nothing',
+            'Nothing ties the first sketch to the origin. Put a point of it there, or give its distance from there.',
+            null,
+        );
     }
 }

@@ -48,8 +48,25 @@ final class SketchesSettled extends Kind implements Measured, Proposes
             return $m->untoldMaking($r);
         }
         $steps = $making->steps();
-        $free = array_values(array_filter($steps, static fn (Step $s): bool => array_filter(SketchNotes::of($making->recipe, $s), static fn (Message $note): bool => $note->code === 'free') !== []));
+        $free = array_values(
+            array_filter(
+                $steps,
+                static fn(Step $s): bool => array_filter(
+                    SketchNotes::of($making->recipe, $s),
+                    static fn(Message $note): bool => $note->code === 'free',
+                ) !== [],
+            ),
+        );
 
-        return $m->rows->row($r, $free === [] ? 'settled' : count($free) . ' not', (float) count($free), '', $free === [], 'Left free', 'The sketch “' . ($free[0]->name ?? '') . '” can still move: what is not dimensioned shifts when other sizes change.', null);
+        return $m->rows->row(
+            $r,
+            $free === [] ? 'settled' : count($free) . ' not',
+            (float) count($free),
+            '',
+            $free === [],
+            'Left free',
+            'The sketch “' . ($free[0]->name ?? '') . '” can still move: what is not dimensioned shifts when other sizes change.',
+            null,
+        );
     }
 }

@@ -64,6 +64,15 @@ final class StepAvoided extends Kind implements Measured, Proposes
         }
         $n = $making->count((string) $r->where['step']);
 
-        return $m->rows->row($r, (string) $n, (float) $n, '', $n === 0, 'Used', 'The exercise asks to make it without a ' . $m->stepWord($r) . ' step.', null);
+        return $m->rows->row(
+            $r,
+            (string) $n,
+            (float) $n,
+            '',
+            $n === 0,
+            'Used',
+            'The exercise asks to make it without a ' . $m->stepWord($r) . ' step.',
+            null,
+        );
     }
 }

@@ -64,6 +64,15 @@ final class StepUsed extends Kind implements Measured, Proposes
         $n = $making->count((string) $r->where['step']);
         $least = max(1, (int) $r->nominal);
 
-        return $m->rows->row($r, (string) $n, (float) ($n - $least), '', $n >= $least, $n === 0 ? 'Not used' : "Used $n times", 'The exercise asks to make it with a ' . $m->stepWord($r) . ' step' . ($least > 1 ? ", at least $least times" : '') . '.', null);
+        return $m->rows->row(
+            $r,
+            (string) $n,
+            (float) ($n - $least),
+            '',
+            $n >= $least,
+            $n === 0 ? 'Not used' : "Used $n times",
+            'The exercise asks to make it with a ' . $m->stepWord($r) . ' step' . ($least > 1 ? ", at least $least times" : '') . '.',
+            null,
+        );
     }
 }

@@ -49,7 +49,7 @@ final class StepsMost extends Kind implements Measured, Proposes
 
     public function proposals(Proposing $p): array
     {
-        $n = count(array_filter($p->recipe->steps ?? [], static fn (Step $s): bool => ! $s->off));
+        $n = count(array_filter($p->recipe->steps ?? [], static fn(Step $s): bool => !$s->off));
 
         return $n > self::FEW ? [new Requirement('steps-most', $this, 'Number of steps', (float) ($n + self::MORE), 0.0, 1, false)] : [];
     }
@@ -63,6 +63,15 @@ final class StepsMost extends Kind implements Measured, Proposes
         $steps = $making->steps();
         $n = count($steps);
 
-        return $m->rows->row($r, (string) $n, $n - $r->nominal, (string) ($n - (int) $r->nominal), $n <= $r->nominal, ($n - (int) $r->nominal) . ' too many', "The part has $n steps; at most " . (int) $r->nominal . ' are asked. Can a mirror or a repeat take the place of some?', null);
+        return $m->rows->row(
+            $r,
+            (string) $n,
+            $n - $r->nominal,
+            (string) ($n - (int) $r->nominal),
+            $n <= $r->nominal,
+            $n - (int) $r->nominal . ' too many',
+            "The part has $n steps; at most " . (int) $r->nominal . ' are asked. Can a mirror or a repeat take the place of some?',
+            null,
+        );
     }
 }

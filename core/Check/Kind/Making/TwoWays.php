@@ -84,8 +84,26 @@ final class TwoWays extends Kind implements Measured, Proposes
 
         return match (true) {
             $unlike !== null => $m->rows->row($r, 'two parts', null, '', false, 'Not the same part', $unlike, null),
-            $alike !== null => $m->rows->row($r, 'one way', null, '', false, 'The same way again', "Both times most of the part comes from $main->manner. Begin the second way with another kind of step, or with the profile of another view.", null),
-            default => $m->rows->row($r, 'one way', null, '', false, 'One way so far', "This way has $main->manner as its main step. Hand it in, then make the same part another way and hand that in too.", null),
+            $alike !== null => $m->rows->row(
+                $r,
+                'one way',
+                null,
+                '',
+                false,
+                'The same way again',
+                "Both times most of the part comes from $main->manner. Begin the second way with another kind of step, or with the profile of another view.",
+                null,
+            ),
+            default => $m->rows->row(
+                $r,
+                'one way',
+                null,
+                '',
+                false,
+                'One way so far',
+                "This way has $main->manner as its main step. Hand it in, then make the same part another way and hand that in too.",
+                null,
+            ),
         };
     }
 
@@ -101,7 +119,7 @@ final class TwoWays extends Kind implements Measured, Proposes
         $most = Symmetry::alike($part->bounds());
         // where a part may lie in any way, its two ways may lie differently too
         $fit = $subject->exercise->turned ? Alignment::best($other, $part) : Alignment::asItLies($other, $part);
-        if ($fit === null || ! $fit->within($most)) {
+        if ($fit === null || !$fit->within($most)) {
             return $fit === null ? '' : "their surfaces are {$unit->show($fit->deviation())} {$unit->word()} apart at the worst spot.";
         }
 

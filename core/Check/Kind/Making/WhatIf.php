@@ -69,7 +69,11 @@ final class WhatIf extends Kind implements Measured, Proposes
             } catch (UnreadableExpression) {
                 continue;
             }
-            $out[] = new Requirement("what-if-$name", $this, "Holds when “{$name}” changes", 0.0, 0.0, 2, false, ['size' => (string) $name, 'was' => $typed, 'becomes' => Number::brief($now * self::LARGER, 3)]);
+            $out[] = new Requirement("what-if-$name", $this, "Holds when “{$name}” changes", 0.0, 0.0, 2, false, [
+                'size' => (string) $name,
+                'was' => $typed,
+                'becomes' => Number::brief($now * self::LARGER, 3),
+            ]);
         }
 
         return $out;
@@ -81,27 +85,61 @@ final class WhatIf extends Kind implements Measured, Proposes
         if ($making === null) {
             return $m->untoldMaking($r);
         }
-        $change = ChangedSize::in($making->recipe, (string) $r->where['size'], (string) $r->where['becomes'], (string) ($r->where['was'] ?? ''));
+        $change = ChangedSize::in(
+            $making->recipe,
+            (string) $r->where['size'],
+            (string) $r->where['becomes'],
+            (string) ($r->where['was'] ?? ''),
+        );
         if (is_string($change)) {
             return $m->rows->unknown($r, $change);
         }
         $state = $making->made($change, $m->subject->part->budget);
-        if (! $state->isSound()) {
+        if (!$state->isSound()) {
             foreach ($state->results as $result) {
                 foreach ($result->messages as $note) {
-                    if (! $note->warning) {
-                        return $m->rows->row($r, 'breaks', null, '', false, 'Breaks', "With {$r->where['size']} = {$r->where['becomes']} a step no longer works: {$note->what}", null);
+                    if (!$note->warning) {
+                        return $m->rows->row(
+                            $r,
+                            'breaks',
+                            null,
+                            '',
+                            false,
+                            'Breaks',
+                            "With {$r->where['size']} = {$r->where['becomes']} a step no longer works: {$note->what}",
+                            null,
+                        );
                     }
                 }
             }
 
-            return $m->rows->row($r, 'breaks', null, '', false, 'Breaks', "With {$r->where['size']} = {$r->where['becomes']} the part is no longer made.", null);
+            return $m->rows->row(
+                $r,
+                'breaks',
+                null,
+                '',
+                false,
+                'Breaks',
+                "With {$r->where['size']} = {$r->where['becomes']} the part is no longer made.",
+                null,
+            );
         }
-        $still = array_values(array_filter($m->subject->exercise->asked(), static fn (Requirement $q): bool => $q->kind->mustHold($q->nominal)));
+        $still = array_values(
+            array_filter($m->subject->exercise->asked(), static fn(Requirement $q): bool => $q->kind->mustHold($q->nominal)),
+        );
         $after = AllRows::of(new Subject(new PartMeasures($state->part(), $m->subject->part->budget), $m->subject->exercise), $still);
         foreach ($after as $row) {
             if ($row->status !== 'met') {
-                return $m->rows->row($r, "{$row->letter} fails", null, '', false, 'Does not hold', "With {$r->where['size']} = {$r->where['becomes']}, “{$row->label}” is no longer met: {$row->diagnosis}", $row->place);
+                return $m->rows->row(
+                    $r,
+                    "{$row->letter} fails",
+                    null,
+                    '',
+                    false,
+                    'Does not hold',
+                    "With {$r->where['size']} = {$r->where['becomes']}, “{$row->label}” is no longer met: {$row->diagnosis}",
+                    $row->place,
+                );
             }
         }
 

@@ -46,11 +46,21 @@ final class Bridge extends Kind implements Measured, Proposes
     {
         $bridges = Bridges::of($p->part->solid, $p->part->budget);
         // what hangs free cannot be bridged, so nothing is asked
-        if (array_filter($bridges, static fn (array $b): bool => $b['free']) !== []) {
+        if (array_filter($bridges, static fn(array $b): bool => $b['free']) !== []) {
             return [];
         }
 
-        return [new Requirement('bridge', $this, 'Longest bridge', $p->neat(max([$p->profile->bridge, ...array_map(static fn (array $b): float => ceil($b['span']), $bridges)])), 0.0, 1, false)];
+        return [
+            new Requirement(
+                'bridge',
+                $this,
+                'Longest bridge',
+                $p->neat(max([$p->profile->bridge, ...array_map(static fn(array $b): float => ceil($b['span']), $bridges)])),
+                0.0,
+                1,
+                false,
+            ),
+        ];
     }
 
     public function row(Requirement $r, Measuring $m): Row
@@ -66,7 +76,25 @@ final class Bridge extends Kind implements Measured, Proposes
         $place = ['kind' => 'spot', 'at' => $widest['at']];
 
         return $widest['free']
-            ? $m->rows->row($r, 'hangs free', null, '', false, 'Hangs free', 'A level underside is held on one side only or not at all: no thread can be laid across it.', $place)
-            : $m->rows->row($r, $unit->show($widest['span']), $widest['span'] - $r->nominal, $unit->show($widest['span'] - $r->nominal), $widest['span'] <= $r->nominal + Rows::SLACK, $unit->show($widest['span'] - $r->nominal) . ' too far', "A level underside is laid {$unit->show($widest['span'])} {$unit->word()} over air.", $place);
+            ? $m->rows->row(
+                $r,
+                'hangs free',
+                null,
+                '',
+                false,
+                'Hangs free',
+                'A level underside is held on one side only or not at all: no thread can be laid across it.',
+                $place,
+            )
+            : $m->rows->row(
+                $r,
+                $unit->show($widest['span']),
+                $widest['span'] - $r->nominal,
+                $unit->show($widest['span'] - $r->nominal),
+                $widest['span'] <= $r->nominal + Rows::SLACK,
+                $unit->show($widest['span'] - $r->nominal) . ' too far',
+                "A level underside is laid {$unit->show($widest['span'])} {$unit->word()} over air.",
+                $place,
+            );
     }
 }

@@ -43,9 +43,25 @@ final class EdgeContact extends Kind implements Measured, Proposes
     public function row(Requirement $r, Measuring $m): Row
     {
         $part = $m->subject->part;
-        $touching = array_values(array_filter(Contacts::among($part->solid, Bodies::of($part->solid, $part->budget), 0.0, $part->budget), static fn (array $c): bool => $c[2]->seemsJoined()));
+        $touching = array_values(
+            array_filter(
+                Contacts::among($part->solid, Bodies::of($part->solid, $part->budget), 0.0, $part->budget),
+                static fn(array $c): bool => $c[2]->seemsJoined(),
+            ),
+        );
         $first = $touching[0][2] ?? null;
 
-        return $m->rows->row($r, (string) count($touching), (float) count($touching), '', $first === null, 'Only touch', $first === null ? '' : 'Two pieces ' . $first->words($m->subject->unit) . ': they look joined and fall apart in print. Let them overlap more.', $first === null ? null : ['kind' => 'spot', 'at' => $first->from]);
+        return $m->rows->row(
+            $r,
+            (string) count($touching),
+            (float) count($touching),
+            '',
+            $first === null,
+            'Only touch',
+            $first === null
+                ? ''
+                : 'Two pieces ' . $first->words($m->subject->unit) . ': they look joined and fall apart in print. Let them overlap more.',
+            $first === null ? null : ['kind' => 'spot', 'at' => $first->from],
+        );
     }
 }

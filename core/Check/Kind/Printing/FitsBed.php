@@ -32,7 +32,7 @@ final class FitsBed extends Kind implements Measured, Proposes
 
     public function asked(float $nominal, array $where, Unit $unit): string
     {
-        return implode(' × ', array_map(static fn (string $k): string => $unit->brief((float) $where[$k]), ['x', 'y', 'z']));
+        return implode(' × ', array_map(static fn(string $k): string => $unit->brief((float) $where[$k]), ['x', 'y', 'z']));
     }
 
     public function needs(): array
@@ -70,12 +70,23 @@ final class FitsBed extends Kind implements Measured, Proposes
         $over = max($size[0] - $bed[0], $size[1] - $bed[1], $size[2] - $bed[2]);
         $met = $over <= Rows::SLACK;
         $text = implode(' × ', array_map($unit->show(...), $size));
-        $else = $met ? '' : match (BestPose::on($m->subject->part->solid, $bed)) {
-            'turned' => 'It would fit if it were turned on the bed.',
-            'laid' => 'It would fit if it were laid on another side.',
-            default => 'It does not fit in any pose. Was a size typed in the wrong unit?',
-        };
+        $else = $met
+            ? ''
+            : match (BestPose::on($m->subject->part->solid, $bed)) {
+                'turned' => 'It would fit if it were turned on the bed.',
+                'laid' => 'It would fit if it were laid on another side.',
+                default => 'It does not fit in any pose. Was a size typed in the wrong unit?',
+            };
 
-        return $m->rows->row($r, $text, $over, $met ? '' : $unit->show($over), $met, $unit->show($over) . ' too large', "The part is larger than the printer’s bed. $else", null);
+        return $m->rows->row(
+            $r,
+            $text,
+            $over,
+            $met ? '' : $unit->show($over),
+            $met,
+            $unit->show($over) . ' too large',
+            "The part is larger than the printer’s bed. $else",
+            null,
+        );
     }
 }

@@ -44,7 +44,9 @@ final class Hollow extends Kind implements Measured, Proposes
     {
         $p->part->spend(2);
 
-        return HollowSpaces::of($p->part->solid) !== [] ? [] : [new Requirement('hollow', $this, 'No closed space inside', 0.0, 0.0, 1, false)];
+        return HollowSpaces::of($p->part->solid) !== []
+            ? []
+            : [new Requirement('hollow', $this, 'No closed space inside', 0.0, 0.0, 1, false)];
     }
 
     public function row(Requirement $r, Measuring $m): Row
@@ -53,6 +55,17 @@ final class Hollow extends Kind implements Measured, Proposes
         $spaces = HollowSpaces::of($m->subject->part->solid);
         $n = count($spaces);
 
-        return $m->rows->row($r, (string) $n, (float) $n, (string) $n, $n === 0, $n === 1 ? '1 closed space' : "$n closed spaces", 'There is a closed space inside: ' . Amount::volume($spaces[0]['volume'] ?? 0.0, $m->subject->unit) . '. Nothing comes out of it, support neither.', $n === 0 ? null : ['kind' => 'spot', 'at' => $spaces[0]['at']]);
+        return $m->rows->row(
+            $r,
+            (string) $n,
+            (float) $n,
+            (string) $n,
+            $n === 0,
+            $n === 1 ? '1 closed space' : "$n closed spaces",
+            'There is a closed space inside: ' .
+                Amount::volume($spaces[0]['volume'] ?? 0.0, $m->subject->unit) .
+                '. Nothing comes out of it, support neither.',
+            $n === 0 ? null : ['kind' => 'spot', 'at' => $spaces[0]['at']],
+        );
     }
 }

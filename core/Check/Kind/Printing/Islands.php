@@ -38,7 +38,9 @@ final class Islands extends Kind implements Measured, Proposes
     {
         $p->part->spend(3);
 
-        return Floating::of($p->part->solid) !== [] ? [] : [new Requirement('islands', $this, 'Nothing begins in the air', 0.0, 0.0, 1, false)];
+        return Floating::of($p->part->solid) !== []
+            ? []
+            : [new Requirement('islands', $this, 'Nothing begins in the air', 0.0, 0.0, 1, false)];
     }
 
     public function row(Requirement $r, Measuring $m): Row
@@ -47,6 +49,15 @@ final class Islands extends Kind implements Measured, Proposes
         $spots = Floating::of($m->subject->part->solid);
         $n = count($spots);
 
-        return $m->rows->row($r, (string) $n, (float) $n, (string) $n, $n === 0, $n === 1 ? '1 begins in the air' : "$n begin in the air", 'At the marked spot a layer begins with nothing below it, and would fall. Join it to what is below, or turn the part.', $n === 0 ? null : ['kind' => 'spot', 'at' => $spots[0]]);
+        return $m->rows->row(
+            $r,
+            (string) $n,
+            (float) $n,
+            (string) $n,
+            $n === 0,
+            $n === 1 ? '1 begins in the air' : "$n begin in the air",
+            'At the marked spot a layer begins with nothing below it, and would fall. Join it to what is below, or turn the part.',
+            $n === 0 ? null : ['kind' => 'spot', 'at' => $spots[0]],
+        );
     }
 }

@@ -50,7 +50,12 @@ final class Overhang extends Kind implements Measured, Proposes
         // the drawing's own part must pass: what hangs over there is allowed
         $over = ceil(Hanging::area($p->part->solid, $p->profile->overhang, $p->part->budget));
 
-        return [new Requirement('overhang', $this, $over > 0 ? 'Hangs over no more' : 'Needs no support', $over, 0.0, 1, false, ['degrees' => $p->profile->overhang, 'bridge' => $p->profile->bridge])];
+        return [
+            new Requirement('overhang', $this, $over > 0 ? 'Hangs over no more' : 'Needs no support', $over, 0.0, 1, false, [
+                'degrees' => $p->profile->overhang,
+                'bridge' => $p->profile->bridge,
+            ]),
+        ];
     }
 
     public function row(Requirement $r, Measuring $m): Row
@@ -64,7 +69,7 @@ final class Overhang extends Kind implements Measured, Proposes
         $at = null;
         foreach (Bridges::of($s, $budget) as $b) {
             // what can be bridged hangs on both its ends
-            if (! $b['free'] && $b['span'] <= $longest + Rows::SLACK) {
+            if (!$b['free'] && $b['span'] <= $longest + Rows::SLACK) {
                 $area -= $b['area'];
             } else {
                 $at ??= $b['at'];
@@ -72,7 +77,18 @@ final class Overhang extends Kind implements Measured, Proposes
         }
         $area = max(0.0, $area);
 
-        return $m->rows->row($r, Amount::area($area, $unit), $area - $r->nominal, '', $area <= $r->nominal + 0.01, 'Hangs over', Amount::area($area, $unit) . ' look down at less than ' . Number::brief($degrees, 1) . '° to the level and need support. Would the part print on another side, or with slanting instead of level undersides?',
-            ['kind' => 'spot', 'at' => $at ?? Hanging::spot($s, $degrees) ?? $m->subject->part->mass()->centroid]);
+        return $m->rows->row(
+            $r,
+            Amount::area($area, $unit),
+            $area - $r->nominal,
+            '',
+            $area <= $r->nominal + 0.01,
+            'Hangs over',
+            Amount::area($area, $unit) .
+                ' look down at less than ' .
+                Number::brief($degrees, 1) .
+                '° to the level and need support. Would the part print on another side, or with slanting instead of level undersides?',
+            ['kind' => 'spot', 'at' => $at ?? (Hanging::spot($s, $degrees) ?? $m->subject->part->mass()->centroid)],
+        );
     }
 }

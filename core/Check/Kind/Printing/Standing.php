@@ -64,7 +64,17 @@ final class Standing extends Kind implements Measured, Proposes
     {
         $area = Footing::of($p->part)->base;
 
-        return [new Requirement('standing', $this, 'Stands on the bed', floor($area * self::SHARE), 0.0, 1, abs($p->part->bounds()->min[2]) < Axes::NOTHING && $area > self::WORTH)];
+        return [
+            new Requirement(
+                'standing',
+                $this,
+                'Stands on the bed',
+                floor($area * self::SHARE),
+                0.0,
+                1,
+                abs($p->part->bounds()->min[2]) < Axes::NOTHING && $area > self::WORTH,
+            ),
+        ];
     }
 
     public function row(Requirement $r, Measuring $m): Row
@@ -76,10 +86,28 @@ final class Standing extends Kind implements Measured, Proposes
         if (abs($low) > 1e-4) {
             $below = $low < 0;
 
-            return $m->rows->row($r, $unit->show(abs($low)) . ($below ? ' below' : ' above'), $low, $unit->show($low), false, $below ? 'Below the ground' : 'Floats above the ground', Diagnosis::ground($low, $m->subject->part, $unit), $spot);
+            return $m->rows->row(
+                $r,
+                $unit->show(abs($low)) . ($below ? ' below' : ' above'),
+                $low,
+                $unit->show($low),
+                false,
+                $below ? 'Below the ground' : 'Floats above the ground',
+                Diagnosis::ground($low, $m->subject->part, $unit),
+                $spot,
+            );
         }
         $area = Footing::of($m->subject->part)->base;
 
-        return $m->rows->row($r, Amount::area($area, $unit), $area - $r->nominal, '', $area >= $r->nominal - 1e-6, 'Stands on too little', 'Too little of the part lies flat on the ground. Does another side make a better base?', $spot);
+        return $m->rows->row(
+            $r,
+            Amount::area($area, $unit),
+            $area - $r->nominal,
+            '',
+            $area >= $r->nominal - 1e-6,
+            'Stands on too little',
+            'Too little of the part lies flat on the ground. Does another side make a better base?',
+            $spot,
+        );
     }
 }

@@ -62,7 +62,17 @@ final class Tips extends Kind implements Measured, Proposes
         $m->subject->part->spend();
         $t = Tipping::of($m->subject->part);
 
-        return $m->rows->row($r, Number::show($t->angle, 1) . '°', $t->angle - $r->nominal, '', $t->angle >= $r->nominal - 1e-6, $t->angle <= 0 ? 'Falls over' : 'Tips easily',
-            $t->angle <= 0 ? 'The centre of mass is not above what the part stands on: it falls over.' : 'Leaned by ' . Number::show($t->angle, 1) . '° it falls over the marked side. A wider base or less height helps.', $t->over === null ? null : ['kind' => 'spot', 'at' => $t->over]);
+        return $m->rows->row(
+            $r,
+            Number::show($t->angle, 1) . '°',
+            $t->angle - $r->nominal,
+            '',
+            $t->angle >= $r->nominal - 1e-6,
+            $t->angle <= 0 ? 'Falls over' : 'Tips easily',
+            $t->angle <= 0
+                ? 'The centre of mass is not above what the part stands on: it falls over.'
+                : 'Leaned by ' . Number::show($t->angle, 1) . '° it falls over the marked side. A wider base or less height helps.',
+            $t->over === null ? null : ['kind' => 'spot', 'at' => $t->over],
+        );
     }
 }

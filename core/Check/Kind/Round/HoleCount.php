@@ -46,7 +46,7 @@ final class HoleCount extends Kind implements Measured, Proposes
 
     public function proposals(Proposing $p): array
     {
-        return RoundProposals::patterns($p, $this, new PitchCircle, new Pitch, new AxisDistance);
+        return RoundProposals::patterns($p, $this, new PitchCircle(), new Pitch(), new AxisDistance());
     }
 
     public function row(Requirement $r, Measuring $m): Row

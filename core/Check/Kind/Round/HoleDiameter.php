@@ -57,7 +57,7 @@ final class HoleDiameter extends AtPlace implements Proposes
 
     public function proposals(Proposing $p): array
     {
-        return RoundProposals::single($p, Feature::Hole, $this, new HolePlace, new HoleDepth);
+        return RoundProposals::single($p, Feature::Hole, $this, new HolePlace(), new HoleDepth());
     }
 
     public function row(Requirement $r, Measuring $m): Row

@@ -50,7 +50,7 @@ final class PinDiameter extends AtPlace implements Proposes
 
     public function proposals(Proposing $p): array
     {
-        return RoundProposals::single($p, Feature::Pin, $this, new PinPlace, new PinHeight);
+        return RoundProposals::single($p, Feature::Pin, $this, new PinPlace(), new PinHeight());
     }
 
     public function row(Requirement $r, Measuring $m): Row

@@ -34,7 +34,7 @@ final class SinkDiameter extends AtPlace implements Proposes
 
     public function proposals(Proposing $p): array
     {
-        return RoundProposals::cones($p, $this, new SinkAngle, new Taper);
+        return RoundProposals::cones($p, $this, new SinkAngle(), new Taper());
     }
 
     public function row(Requirement $r, Measuring $m): Row

@@ -34,7 +34,7 @@ final class SlotLength extends AtPlace implements Proposes
 
     public function proposals(Proposing $p): array
     {
-        return RoundProposals::slots($p, $this, new SlotWidth);
+        return RoundProposals::slots($p, $this, new SlotWidth());
     }
 
     public function row(Requirement $r, Measuring $m): Row

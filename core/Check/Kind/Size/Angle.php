@@ -54,15 +54,37 @@ final class Angle extends Kind implements Measured, Proposes
     {
         $axis = $r->axis();
         $asked = [$r->number('nx'), $r->number('ny'), $r->number('nz')];
-        $like = array_values(array_filter($m->subject->part->features()->flats, static fn (Flat $f): bool => Vector::dot($f->normal, $asked) > self::LIKE && max(array_map(abs(...), $f->normal)) < 1 - 1e-6));
+        $like = array_values(
+            array_filter(
+                $m->subject->part->features()->flats,
+                static fn(Flat $f): bool => Vector::dot($f->normal, $asked) > self::LIKE && max(array_map(abs(...), $f->normal)) < 1 - 1e-6,
+            ),
+        );
         if ($like === []) {
             return $m->rows->missing($r, 'No slanting face looks this way.');
         }
-        usort($like, static fn (Flat $p, Flat $q): int => round(Vector::dot($q->normal, $asked), 6) <=> round(Vector::dot($p->normal, $asked), 6) ?: $q->area <=> $p->area);
+        usort(
+            $like,
+            static fn(Flat $p, Flat $q): int => round(Vector::dot($q->normal, $asked), 6) <=> round(Vector::dot($p->normal, $asked), 6) ?:
+            $q->area <=> $p->area,
+        );
         $got = FaceProposals::against($like[0], $axis);
         $plane = ['the side plane', 'the front plane', 'the ground'][$axis];
 
-        return $m->rows->angle($r, $got, 'The slanting face lies at ' . round($got, 1) . '° to ' . $plane . '; ' . round($r->nominal, 1) . '° is asked.'
-            . (abs(90 - $got - $r->nominal) <= $r->tolerance + 0.5 ? ' It would fit if the angle were taken from the other side: 90° less it.' : ''), ['kind' => 'spot', 'at' => $like[0]->centroid]);
+        return $m->rows->angle(
+            $r,
+            $got,
+            'The slanting face lies at ' .
+                round($got, 1) .
+                '° to ' .
+                $plane .
+                '; ' .
+                round($r->nominal, 1) .
+                '° is asked.' .
+                (abs(90 - $got - $r->nominal) <= $r->tolerance + 0.5
+                    ? ' It would fit if the angle were taken from the other side: 90° less it.'
+                    : ''),
+            ['kind' => 'spot', 'at' => $like[0]->centroid],
+        );
     }
 }

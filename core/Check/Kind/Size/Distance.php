@@ -54,10 +54,20 @@ final class Distance extends Kind implements Measured
         }
         [$a, $b] = $m->matching()->pair($from, $to);
         if ($a === null || $b === null) {
-            return $m->rows->missing($r, 'The ' . ($a === null ? $from : $to)->kind->noun() . ' it is measured ' . ($a === null ? 'from' : 'to') . ' is not there.');
+            return $m->rows->missing(
+                $r,
+                'The ' . ($a === null ? $from : $to)->kind->noun() . ' it is measured ' . ($a === null ? 'from' : 'to') . ' is not there.',
+            );
         }
         if ($a[1] || $b[1]) {
-            return $m->rows->unknown($r, 'Two are equally near to where the drawing has the ' . ($a[1] ? $from : $to)->kind->noun() . ' it is measured ' . ($a[1] ? 'from' : 'to') . '; which one is meant cannot be told.');
+            return $m->rows->unknown(
+                $r,
+                'Two are equally near to where the drawing has the ' .
+                    ($a[1] ? $from : $to)->kind->noun() .
+                    ' it is measured ' .
+                    ($a[1] ? 'from' : 'to') .
+                    '; which one is meant cannot be told.',
+            );
         }
         $stretch = Stretch::between($a[0], $b[0]);
         if ($stretch === null) {
@@ -65,7 +75,10 @@ final class Distance extends Kind implements Measured
         }
         $min = $m->subject->part->bounds()->min;
 
-        return $m->rows->length($r, $stretch->length, Diagnosis::factor($stretch->length, $r->nominal, $m->subject->unit, 'distance is'),
-            ['kind' => 'between', 'a' => Vector::add($stretch->a, $min), 'b' => Vector::add($stretch->b, $min)]);
+        return $m->rows->length($r, $stretch->length, Diagnosis::factor($stretch->length, $r->nominal, $m->subject->unit, 'distance is'), [
+            'kind' => 'between',
+            'a' => Vector::add($stretch->a, $min),
+            'b' => Vector::add($stretch->b, $min),
+        ]);
     }
 }

@@ -81,6 +81,11 @@ final class FaceDistance extends Kind implements Measured, Proposes
         $a[$axis] = $b->min[$axis];
         $got = $best->centroid[$axis] - $b->min[$axis];
 
-        return $m->rows->length($r, $got, Diagnosis::factor($got, $r->nominal, $m->subject->unit, 'face is'), ['kind' => 'span', 'a' => $a, 'b' => $z, 'axis' => $axis]);
+        return $m->rows->length($r, $got, Diagnosis::factor($got, $r->nominal, $m->subject->unit, 'face is'), [
+            'kind' => 'span',
+            'a' => $a,
+            'b' => $z,
+            'axis' => $axis,
+        ]);
     }
 }

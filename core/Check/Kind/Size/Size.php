@@ -60,7 +60,19 @@ final class Size extends Kind implements Measured, Proposes
     {
         $size = $p->part->bounds()->size();
 
-        return array_map(fn (int $axis): Requirement => new Requirement('size-' . Axes::LETTER[$axis], $this, Axes::SIZE[$axis], Axes::clean($size[$axis]), $p->tolerance, 2, true, ['axis' => $axis]), [0, 1, 2]);
+        return array_map(
+            fn(int $axis): Requirement => new Requirement(
+                'size-' . Axes::LETTER[$axis],
+                $this,
+                Axes::SIZE[$axis],
+                Axes::clean($size[$axis]),
+                $p->tolerance,
+                2,
+                true,
+                ['axis' => $axis],
+            ),
+            [0, 1, 2],
+        );
     }
 
     public function row(Requirement $r, Measuring $m): Row
@@ -73,6 +85,11 @@ final class Size extends Kind implements Measured, Proposes
         $a[$axis] = $b->min[$axis];
         $z[$axis] = $b->max[$axis];
 
-        return $m->rows->length($r, $got, Diagnosis::size($got, $r, $m->subject->part, $m->subject->exercise), ['kind' => 'span', 'a' => $a, 'b' => $z, 'axis' => $axis]);
+        return $m->rows->length($r, $got, Diagnosis::size($got, $r, $m->subject->part, $m->subject->exercise), [
+            'kind' => 'span',
+            'a' => $a,
+            'b' => $z,
+            'axis' => $axis,
+        ]);
     }
 }

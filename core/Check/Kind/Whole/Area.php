@@ -49,6 +49,13 @@ final class Area extends Kind implements Measured, Proposes
         $unit = $m->subject->unit;
         $got = $m->subject->part->mass()->area;
 
-        return $m->rows->share($r, $got, Amount::area($got, $unit), Amount::area(abs($got - $r->nominal), $unit), 'The surface of the part is ' . Amount::area($got, $unit) . '; ' . Amount::area($r->nominal, $unit) . ' is asked.', null);
+        return $m->rows->share(
+            $r,
+            $got,
+            Amount::area($got, $unit),
+            Amount::area(abs($got - $r->nominal), $unit),
+            'The surface of the part is ' . Amount::area($got, $unit) . '; ' . Amount::area($r->nominal, $unit) . ' is asked.',
+            null,
+        );
     }
 }

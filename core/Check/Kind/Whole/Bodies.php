@@ -60,7 +60,17 @@ final class Bodies extends Kind implements Measured, Proposes
         $n = $m->subject->part->bodyCount();
         $asked = (int) $r->nominal;
 
-        return $m->rows->row($r, (string) $n, (float) ($n - $asked), (string) ($n - $asked), $n === $asked, $n === 1 ? '1 piece' : "$n loose pieces",
-            $n > $asked ? "The part is $n loose pieces. Do all of them touch over a face, not only along an edge or not at all?" : "The part is $n " . ($n === 1 ? 'piece' : 'pieces') . ", $asked are asked.", null);
+        return $m->rows->row(
+            $r,
+            (string) $n,
+            (float) ($n - $asked),
+            (string) ($n - $asked),
+            $n === $asked,
+            $n === 1 ? '1 piece' : "$n loose pieces",
+            $n > $asked
+                ? "The part is $n loose pieces. Do all of them touch over a face, not only along an edge or not at all?"
+                : "The part is $n " . ($n === 1 ? 'piece' : 'pieces') . ", $asked are asked.",
+            null,
+        );
     }
 }

@@ -46,20 +46,36 @@ final class BodyDistance extends Kind implements Measured, Proposes
         $n = $p->part->bodyCount();
         $nearest = $n < 2 || $n > self::MOST_BODIES ? null : self::nearest($p->part);
 
-        return $nearest === null ? [] : [new Requirement('body-distance', $this, 'Between the pieces', Axes::clean(max(0.0, $nearest->gap)), $p->tolerance, 2, false)];
+        return $nearest === null
+            ? []
+            : [
+                new Requirement(
+                    'body-distance',
+                    $this,
+                    'Between the pieces',
+                    Axes::clean(max(0.0, $nearest->gap)),
+                    $p->tolerance,
+                    2,
+                    false,
+                ),
+            ];
     }
 
     public function row(Requirement $r, Measuring $m): Row
     {
         $nearest = self::nearest($m->subject->part);
         if ($nearest === null) {
-            return $m->rows->missing($r, 'The part is one piece, so there is no distance between pieces. Were two joined that should stay apart?');
+            return $m->rows->missing(
+                $r,
+                'The part is one piece, so there is no distance between pieces. Were two joined that should stay apart?',
+            );
         }
         $unit = $m->subject->unit;
         $got = max(0.0, $nearest->gap);
-        $text = $got > 0
-            ? "The two pieces that lie nearest to each other are {$unit->show($got)} apart; {$unit->brief($r->nominal)} is asked."
-            : "Two pieces touch; {$unit->brief($r->nominal)} is asked between them.";
+        $text =
+            $got > 0
+                ? "The two pieces that lie nearest to each other are {$unit->show($got)} apart; {$unit->brief($r->nominal)} is asked."
+                : "Two pieces touch; {$unit->brief($r->nominal)} is asked between them.";
 
         return $m->rows->length($r, $got, $text, ['kind' => 'between', 'a' => $nearest->from, 'b' => $nearest->to]);
     }

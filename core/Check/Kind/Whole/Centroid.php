@@ -36,7 +36,7 @@ final class Centroid extends Kind implements Measured, Proposes
 
     public function asked(float $nominal, array $where, Unit $unit): string
     {
-        return implode(', ', array_map(static fn (string $k): string => $unit->show((float) $where[$k]), ['x', 'y', 'z']));
+        return implode(', ', array_map(static fn(string $k): string => $unit->show((float) $where[$k]), ['x', 'y', 'z']));
     }
 
     public function needs(): array
@@ -58,7 +58,13 @@ final class Centroid extends Kind implements Measured, Proposes
     {
         $c = Vector::sub($p->part->mass()->centroid, $p->part->bounds()->min);
 
-        return [new Requirement('centroid', $this, 'Centre of mass', 0.0, max($p->tolerance, self::LEAST), 1, false, ['x' => Axes::clean($c[0]), 'y' => Axes::clean($c[1]), 'z' => Axes::clean($c[2])])];
+        return [
+            new Requirement('centroid', $this, 'Centre of mass', 0.0, max($p->tolerance, self::LEAST), 1, false, [
+                'x' => Axes::clean($c[0]),
+                'y' => Axes::clean($c[1]),
+                'z' => Axes::clean($c[2]),
+            ]),
+        ];
     }
 
     public function row(Requirement $r, Measuring $m): Row
@@ -67,7 +73,17 @@ final class Centroid extends Kind implements Measured, Proposes
         $c = Vector::sub($m->subject->part->mass()->centroid, $m->subject->part->bounds()->min);
         $off = Vector::distance($c, [$r->number('x'), $r->number('y'), $r->number('z')]);
 
-        return $m->rows->row($r, implode(', ', array_map($unit->show(...), $c)), $off, $unit->show($off), $off <= $r->tolerance + Rows::SLACK, $unit->show($off) . ' off its place',
-            'The centre of mass lies at ' . implode(', ', array_map($unit->show(...), $c)) . " from the outer faces; {$r->askedText($unit)} is asked. Material is missing on one side, or too much is there.", $m->centre());
+        return $m->rows->row(
+            $r,
+            implode(', ', array_map($unit->show(...), $c)),
+            $off,
+            $unit->show($off),
+            $off <= $r->tolerance + Rows::SLACK,
+            $unit->show($off) . ' off its place',
+            'The centre of mass lies at ' .
+                implode(', ', array_map($unit->show(...), $c)) .
+                " from the outer faces; {$r->askedText($unit)} is asked. Material is missing on one side, or too much is there.",
+            $m->centre(),
+        );
     }
 }

@@ -51,9 +51,17 @@ final class Closed extends Kind implements Measured, Proposes
     public function row(Requirement $r, Measuring $m): Row
     {
         $met = $m->subject->part->isClosed();
-        $fault = $met ? null : ($m->subject->part->faults()[0] ?? null);
+        $fault = $met ? null : $m->subject->part->faults()[0] ?? null;
 
-        return $m->rows->row($r, $met ? 'closed' : ($fault['kind'] ?? 'open'), null, '', $met, $fault !== null && $fault['kind'] !== 'open' ? ucfirst(str_replace('-', ' ', $fault['kind'])) : 'Not closed',
-            $fault['words'] ?? 'The surface has a gap, so it encloses no solid.', $fault === null ? null : ['kind' => 'spot', 'at' => $fault['at']]);
+        return $m->rows->row(
+            $r,
+            $met ? 'closed' : $fault['kind'] ?? 'open',
+            null,
+            '',
+            $met,
+            $fault !== null && $fault['kind'] !== 'open' ? ucfirst(str_replace('-', ' ', $fault['kind'])) : 'Not closed',
+            $fault['words'] ?? 'The surface has a gap, so it encloses no solid.',
+            $fault === null ? null : ['kind' => 'spot', 'at' => $fault['at']],
+        );
     }
 }

@@ -54,15 +54,27 @@ final class Mass extends Kind implements Measured, Proposes
 
     public function proposals(Proposing $p): array
     {
-        return [new Requirement('mass', $this, 'Mass', $p->part->mass()->volume * self::DENSITY / 1000, 1.0, 2, false, ['density' => self::DENSITY])];
+        return [
+            new Requirement('mass', $this, 'Mass', ($p->part->mass()->volume * self::DENSITY) / 1000, 1.0, 2, false, [
+                'density' => self::DENSITY,
+            ]),
+        ];
     }
 
     public function row(Requirement $r, Measuring $m): Row
     {
         // mm3 times g/cm3
-        $got = $m->subject->part->mass()->volume * $r->number('density') / 1000;
-        $text = 'The part weighs ' . Amount::mass($got, $m->subject->unit) . '; ' . Amount::mass($r->nominal, $m->subject->unit) . ' is asked.';
+        $got = ($m->subject->part->mass()->volume * $r->number('density')) / 1000;
+        $text =
+            'The part weighs ' . Amount::mass($got, $m->subject->unit) . '; ' . Amount::mass($r->nominal, $m->subject->unit) . ' is asked.';
 
-        return $m->rows->share($r, $got, Amount::mass($got, $m->subject->unit), Amount::mass(abs($got - $r->nominal), $m->subject->unit), $text . ' Is something missing or too much?', $m->centre());
+        return $m->rows->share(
+            $r,
+            $got,
+            Amount::mass($got, $m->subject->unit),
+            Amount::mass(abs($got - $r->nominal), $m->subject->unit),
+            $text . ' Is something missing or too much?',
+            $m->centre(),
+        );
     }
 }

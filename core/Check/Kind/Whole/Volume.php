@@ -55,6 +55,13 @@ final class Volume extends Kind implements Measured, Proposes
         $unit = $m->subject->unit;
         $got = $m->subject->part->mass()->volume;
 
-        return $m->rows->share($r, $got, Amount::volume($got, $unit), Amount::volume(abs($got - $r->nominal), $unit), Diagnosis::volume($got, $r, $unit), $m->centre());
+        return $m->rows->share(
+            $r,
+            $got,
+            Amount::volume($got, $unit),
+            Amount::volume(abs($got - $r->nominal), $unit),
+            Diagnosis::volume($got, $r, $unit),
+            $m->centre(),
+        );
     }
 }

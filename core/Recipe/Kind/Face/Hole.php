@@ -85,7 +85,14 @@ final class Hole extends Kind implements HasArrows, Makes, Warns
         }
         $onFace = $t->text('where') === 'face';
 
-        return Skin::left($after, $t, $t->text('bottom') === 'flat' ? 'bottom' : 'point', $onFace ? $t->flatFace('face') : $t->sketch()->placement, self::sign($t), $t->number('depth'));
+        return Skin::left(
+            $after,
+            $t,
+            $t->text('bottom') === 'flat' ? 'bottom' : 'point',
+            $onFace ? $t->flatFace('face') : $t->sketch()->placement,
+            self::sign($t),
+            $t->number('depth'),
+        );
     }
 
     public function arrows(Task $t): array

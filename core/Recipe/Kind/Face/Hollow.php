@@ -43,7 +43,8 @@ final class Hollow extends OnPicked
     protected function done(Task $t, float $size): Solid
     {
         $open = $t->step->names('faces') === [] ? [] : Picked::faces($t);
-        $others = $t->step->names('others') === [] ? [] : array_fill_keys(array_diff(Picked::faces($t, 'others'), $open), $t->number('second'));
+        $others =
+            $t->step->names('others') === [] ? [] : array_fill_keys(array_diff(Picked::faces($t, 'others'), $open), $t->number('second'));
 
         return $t->text('side') === 'outside'
             ? FaceWork::shellAround($t->step->id, $t->part, $size, $open, $others, $t->budget)

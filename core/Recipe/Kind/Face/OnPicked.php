@@ -75,7 +75,7 @@ abstract class OnPicked extends Kind implements Changes
     final public function change(Task $t): Solid
     {
         $t->needsPart();
-        if (! $t->apart || count($bodies = Joining::bodies($t->part)) === 1) {
+        if (!$t->apart || count($bodies = Joining::bodies($t->part)) === 1) {
             return $this->changed($t);
         }
         $out = [];
@@ -113,15 +113,15 @@ abstract class OnPicked extends Kind implements Changes
     {
         $step = $this->isAngle() ? self::DEGREES_STEP : $t->unit->inMillimetres() / 10 ** $t->unit->decimals();
         foreach ($r->largest === null ? [] : self::SHARES as $share) {
-            $offer = floor($share * $r->largest / $step + self::ROUNDING) * $step;
+            $offer = floor(($share * $r->largest) / $step + self::ROUNDING) * $step;
             if ($offer < self::LEAST_OFFER) {
                 break;
             }
             try {
-                $t->budget->within(self::MOST_WORK, fn (): Solid => $this->done($t, $size < 0 ? -$offer : $offer));
+                $t->budget->within(self::MOST_WORK, fn(): Solid => $this->done($t, $size < 0 ? -$offer : $offer));
 
                 return new Refused($r->reason, $r->getMessage(), $offer);
-            } catch (Refused|OverBudget) {
+            } catch (Refused | OverBudget) {
                 // a smaller one may do
             }
         }

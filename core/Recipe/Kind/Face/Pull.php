@@ -19,10 +19,7 @@ final class Pull extends OnPicked implements HasArrows
 {
     protected function values(): array
     {
-        return [
-            new Field('faces', FieldType::Faces),
-            new Field('distance', FieldType::Length, '2'),
-        ];
+        return [new Field('faces', FieldType::Faces), new Field('distance', FieldType::Length, '2')];
     }
 
     protected function by(): string
@@ -38,10 +35,10 @@ final class Pull extends OnPicked implements HasArrows
         $normal = null;
         foreach ($t->part->facet as $f => $facet) {
             $surface = $t->part->surfaces[$t->part->surfaceOf[$facet]];
-            if ($surface->name !== $name || ! $surface->isFlat()) {
+            if ($surface->name !== $name || !$surface->isFlat()) {
                 continue;
             }
-            [$a, $b, $c] = array_map(static fn (int $h): array => $t->part->vertex($t->part->start[$h]), [3 * $f, 3 * $f + 1, 3 * $f + 2]);
+            [$a, $b, $c] = array_map(static fn(int $h): array => $t->part->vertex($t->part->start[$h]), [3 * $f, 3 * $f + 1, 3 * $f + 2]);
             $w = Vector::length(Vector::cross(Vector::sub($b, $a), Vector::sub($c, $a)));
             $sum = Vector::add($sum, Vector::add(Vector::add($a, $b), $c), $w / 3);
             $area += $w;
@@ -53,6 +50,10 @@ final class Pull extends OnPicked implements HasArrows
 
     protected function done(Task $t, float $size): Solid
     {
-        return array_reduce(Picked::faces($t), static fn (Solid $part, string $face): Solid => FaceWork::pull($part, $face, $size, $t->budget, $t->step->id), $t->part);
+        return array_reduce(
+            Picked::faces($t),
+            static fn(Solid $part, string $face): Solid => FaceWork::pull($part, $face, $size, $t->budget, $t->step->id),
+            $t->part,
+        );
     }
 }

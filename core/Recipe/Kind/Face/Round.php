@@ -16,11 +16,7 @@ final class Round extends OnPicked
 {
     protected function values(): array
     {
-        return [
-            new Field('edges', FieldType::Edges),
-            new Field('faces', FieldType::Faces),
-            new Field('radius', FieldType::Size, '2'),
-        ];
+        return [new Field('edges', FieldType::Edges), new Field('faces', FieldType::Faces), new Field('radius', FieldType::Size, '2')];
     }
 
     protected function by(): string

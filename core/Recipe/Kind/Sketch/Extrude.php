@@ -49,7 +49,13 @@ final class Extrude extends Kind implements HasArrows, Makes, Warns
             new Field('base', FieldType::Face, when: ['from' => ['face']]),
             new Field('start', FieldType::Length, '0'),
             new Field('taper', FieldType::Angle, '0'),
-            new Field('direction', FieldType::Direction, 'up', ['up', 'down'], ['extent' => ['distance', 'both', 'through', 'face', 'level']]),
+            new Field(
+                'direction',
+                FieldType::Direction,
+                'up',
+                ['up', 'down'],
+                ['extent' => ['distance', 'both', 'through', 'face', 'level']],
+            ),
             Effect::field(),
         ];
     }
@@ -71,13 +77,20 @@ final class Extrude extends Kind implements HasArrows, Makes, Warns
         }
         $down = $t->text('direction') === 'down';
 
-        return Skin::left($after, $t, $down ? 'start' : 'end', $t->sketch()->placement, $down ? -1.0 : 1.0, $t->number('distance') + $t->number('start'));
+        return Skin::left(
+            $after,
+            $t,
+            $down ? 'start' : 'end',
+            $t->sketch()->placement,
+            $down ? -1.0 : 1.0,
+            $t->number('distance') + $t->number('start'),
+        );
     }
 
     public function arrows(Task $t): array
     {
         $extent = $t->text('extent');
-        if (! in_array($extent, ['distance', 'both', 'middle'], true)) {
+        if (!in_array($extent, ['distance', 'both', 'middle'], true)) {
             return [];
         }
         $place = Extruding::begins($t);

@@ -31,7 +31,9 @@ final class Cone extends ReadySolid
         $base = $t->v->radius('round');
         $tip = $t->v->radius('tip');
         if ($base == 0.0 && $tip == 0.0) {
-            throw new StepProblem(new Message('not-positive', 'This cone has no width.', 'Both ends are 0. One of them must be more.', 'round'));
+            throw new StepProblem(
+                new Message('not-positive', 'This cone has no width.', 'Both ends are 0. One of them must be more.', 'round'),
+            );
         }
 
         return self::laid($t, Primitives::cone($t->step->id, $base, $tip, $t->number('length')));

@@ -15,12 +15,7 @@ final class Cylinder extends ReadySolid
 {
     protected function sizes(): array
     {
-        return [
-            self::by(),
-            new Field('round', FieldType::Size, '10'),
-            new Field('length', FieldType::Size, '20'),
-            self::along(),
-        ];
+        return [self::by(), new Field('round', FieldType::Size, '10'), new Field('length', FieldType::Size, '20'), self::along()];
     }
 
     protected function shape(Task $t): Solid

@@ -15,10 +15,7 @@ final class Group extends ReadySolid
 {
     protected function sizes(): array
     {
-        return [
-            new Field('group', FieldType::Group),
-            new Field('set', FieldType::Sizes),
-        ];
+        return [new Field('group', FieldType::Group), new Field('set', FieldType::Sizes)];
     }
 
     protected function shape(Task $t): Solid

@@ -15,10 +15,7 @@ final class HalfBall extends ReadySolid
 {
     protected function sizes(): array
     {
-        return [
-            self::by(),
-            new Field('round', FieldType::Size, '20'),
-        ];
+        return [self::by(), new Field('round', FieldType::Size, '20')];
     }
 
     protected function shape(Task $t): Solid

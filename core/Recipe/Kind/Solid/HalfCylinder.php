@@ -15,11 +15,7 @@ final class HalfCylinder extends ReadySolid
 {
     protected function sizes(): array
     {
-        return [
-            self::by(),
-            new Field('round', FieldType::Size, '20'),
-            new Field('length', FieldType::Size, '40'),
-        ];
+        return [self::by(), new Field('round', FieldType::Size, '20'), new Field('length', FieldType::Size, '40')];
     }
 
     protected function shape(Task $t): Solid

@@ -28,16 +28,25 @@ final class Letters extends ReadySolid
     protected function shape(Task $t): Solid
     {
         try {
-            $flat = Lettering::solid($t->step->id, $t->text('text'), $t->number('height'), $t->number('depth'), Transform::identity(), $t->budget);
+            $flat = Lettering::solid(
+                $t->step->id,
+                $t->text('text'),
+                $t->number('height'),
+                $t->number('depth'),
+                Transform::identity(),
+                $t->budget,
+            );
         } catch (Refused $r) {
             throw $t->refused($r, 'This cannot be written.', 'text');
         }
         $box = $flat->vertexBox();
         [$u, $v] = [-($box[0] + $box[3]) / 2, -($box[1] + $box[4]) / 2];
 
-        return $flat->moved($t->text('lie') === 'flat'
-            ? Transform::translation([$u, $v, 0.0])
-            // upright letters are read from the front
-            : Transform::rotation(0, 90.0)->then(Transform::translation([$u, ($box[2] + $box[5]) / 2, -$box[1]])));
+        return $flat->moved(
+            $t->text('lie') === 'flat'
+                ? Transform::translation([$u, $v, 0.0])
+                : // upright letters are read from the front
+                Transform::rotation(0, 90.0)->then(Transform::translation([$u, ($box[2] + $box[5]) / 2, -$box[1]])),
+        );
     }
 }

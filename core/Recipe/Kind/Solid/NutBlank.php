@@ -34,12 +34,19 @@ final class NutBlank extends ReadySolid
     {
         [$width, $height, $bore] = [$t->number('width'), $t->number('height'), $t->v->radius('bore')];
         if (2 * $bore >= $width) {
-            throw new StepProblem(new Message('no-wall', 'This nut has no wall.', 'Its bore must be less than the width across its flats, ' . $t->unit->brief($width) . " {$t->unit->value}.", 'bore'));
+            throw new StepProblem(
+                new Message(
+                    'no-wall',
+                    'This nut has no wall.',
+                    'Its bore must be less than the width across its flats, ' . $t->unit->brief($width) . " {$t->unit->value}.",
+                    'bore',
+                ),
+            );
         }
         $hexagon = RegularPolygon::acrossFlats(self::SIDES);
         $blank = $hexagon->turned(Shapes::prism($t->step->id, self::SIDES, $hexagon->radius($width), $height));
 
-        $drill = Primitives::cylinder($t->step->id, $bore, $height)->renamed(static fn (): string => "{$t->step->id}:inside");
+        $drill = Primitives::cylinder($t->step->id, $bore, $height)->renamed(static fn(): string => "{$t->step->id}:inside");
 
         return BooleanOperation::difference($blank, $drill, $t->budget);
     }

@@ -29,6 +29,14 @@ final class Pyramid extends ReadySolid
     {
         $of = RegularPolygon::of($t);
 
-        return $of->turned(Shapes::pyramid($t->step->id, $of->sides, $of->radius($t->number('round')), $of->radius($t->number('tip')), $t->number('height')));
+        return $of->turned(
+            Shapes::pyramid(
+                $t->step->id,
+                $of->sides,
+                $of->radius($t->number('round')),
+                $of->radius($t->number('tip')),
+                $t->number('height'),
+            ),
+        );
     }
 }

@@ -145,14 +145,24 @@ abstract class ReadySolid extends Kind implements HasArrows, Makes
             $way = [0.0, 0.0, 0.0];
             $way[$k] = 1.0;
             if ($t->text('stand') === 'place' || $k === 2 || self::aligned($t, $k) !== 'high') {
-                $out[] = Arrow::of($t, $key, $motion->point([$at[0], $at[1], $at[2]]), $motion->direction($way), self::per($t, $key, $k, $box));
+                $out[] = Arrow::of(
+                    $t,
+                    $key,
+                    $motion->point([$at[0], $at[1], $at[2]]),
+                    $motion->direction($way),
+                    self::per($t, $key, $k, $box),
+                );
             }
         }
         // moved in the plane it stands on, which a turn about its middle does not turn along
         $plane = $t->text('stand') === 'face' ? $t->flatFace('on') : Transform::identity();
         $base = $motion->point([$mid[0], $mid[1], $box[2]]);
 
-        return [...$out, Arrow::of($t, 'x', $base, $plane->direction([1.0, 0.0, 0.0])), Arrow::of($t, 'y', $base, $plane->direction([0.0, 1.0, 0.0]))];
+        return [
+            ...$out,
+            Arrow::of($t, 'x', $base, $plane->direction([1.0, 0.0, 0.0])),
+            Arrow::of($t, 'y', $base, $plane->direction([0.0, 1.0, 0.0])),
+        ];
     }
 
     /** How it is aligned along one of the axes of what it stands on. */
@@ -173,12 +183,12 @@ abstract class ReadySolid extends Kind implements HasArrows, Makes
         }
         $placed = $t->text('stand') === 'place';
         if ($axis === 2) {
-            $oneSided = $box[2] > -self::IN_PLANE || ! $placed;
+            $oneSided = $box[2] > -self::IN_PLANE || !$placed;
         } elseif ($placed) {
             $oneSided = abs($box[$axis]) < self::IN_PLANE;
         } else {
             $aligned = self::aligned($t, $axis);
-            $oneSided = $aligned === 'low' || $t->text('from') === 'corner' && $aligned === 'origin';
+            $oneSided = $aligned === 'low' || ($t->text('from') === 'corner' && $aligned === 'origin');
         }
 
         return $oneSided ? 1.0 : 0.5;

@@ -18,11 +18,7 @@ final class Ring extends ReadySolid
 {
     protected function sizes(): array
     {
-        return [
-            self::by(),
-            new Field('round', FieldType::Size, '40'),
-            new Field('thick', FieldType::Size, '8'),
-        ];
+        return [self::by(), new Field('round', FieldType::Size, '40'), new Field('thick', FieldType::Size, '8')];
     }
 
     protected function shape(Task $t): Solid
@@ -30,7 +26,14 @@ final class Ring extends ReadySolid
         $tube = $t->number('thick') / 2;
         $outer = $t->v->radius('round');
         if (2 * $tube >= $outer) {
-            throw new StepProblem(new Message('no-hole', 'This ring has no hole.', 'Its thickness must be less than ' . $t->unit->brief($outer) . " {$t->unit->value}.", 'thick'));
+            throw new StepProblem(
+                new Message(
+                    'no-hole',
+                    'This ring has no hole.',
+                    'Its thickness must be less than ' . $t->unit->brief($outer) . " {$t->unit->value}.",
+                    'thick',
+                ),
+            );
         }
 
         return Shapes::torus($t->step->id, $outer - $tube, $tube);

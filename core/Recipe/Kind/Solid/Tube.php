@@ -32,7 +32,14 @@ final class Tube extends ReadySolid
         $outer = $t->v->radius('round');
         $wall = $t->number('wall');
         if ($wall >= $outer) {
-            throw new StepProblem(new Message('no-wall', 'This tube has no hole.', 'Its wall must be less than ' . $t->unit->brief($outer) . " {$t->unit->value}.", 'wall'));
+            throw new StepProblem(
+                new Message(
+                    'no-wall',
+                    'This tube has no hole.',
+                    'Its wall must be less than ' . $t->unit->brief($outer) . " {$t->unit->value}.",
+                    'wall',
+                ),
+            );
         }
 
         return self::laid($t, Shapes::tube($t->step->id, $outer, $outer - $wall, $t->number('length')));

@@ -28,6 +28,8 @@ final class Wedge extends ReadySolid
     {
         [$width, $depth] = [$t->number('width'), $t->number('depth')];
 
-        return Shapes::wedge($t->step->id, $width, $depth, $t->number('low'), $t->number('height'))->moved(Transform::translation([-$width / 2, -$depth / 2, 0.0]));
+        return Shapes::wedge($t->step->id, $width, $depth, $t->number('low'), $t->number('height'))->moved(
+            Transform::translation([-$width / 2, -$depth / 2, 0.0]),
+        );
     }
 }

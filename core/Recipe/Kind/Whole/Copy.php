@@ -19,11 +19,7 @@ final class Copy extends OnBodies implements HasArrows
 {
     protected function values(): array
     {
-        return [
-            self::body(),
-            new Field('times', FieldType::Count, '1'),
-            ...self::way(),
-        ];
+        return [self::body(), new Field('times', FieldType::Count, '1'), ...self::way()];
     }
 
     public function tooMuchAt(): string
@@ -40,13 +36,16 @@ final class Copy extends OnBodies implements HasArrows
     {
         $by = $t->v->place();
         if ($by === [0.0, 0.0, 0.0]) {
-            throw new StepProblem(new Message('no-offset', 'The copy lies on itself.', 'Give it a way to go: to the right, to the back or up.', 'x'));
+            throw new StepProblem(
+                new Message('no-offset', 'The copy lies on itself.', 'Give it a way to go: to the right, to the back or up.', 'x'),
+            );
         }
         $part = $t->part;
         for ($i = 1, $n = (int) $t->number('times'); $i <= $n; $i++) {
             $t->budget->spend($chosen->triangleCount());
-            $copy = $chosen->moved(Transform::translation([$by[0] * $i, $by[1] * $i, $by[2] * $i]))
-                ->renamed(static fn (string $name): string => "{$t->step->id}:copy $i/$name");
+            $copy = $chosen
+                ->moved(Transform::translation([$by[0] * $i, $by[1] * $i, $by[2] * $i]))
+                ->renamed(static fn(string $name): string => "{$t->step->id}:copy $i/$name");
             $part = self::joined($t, $part, $copy);
         }
 

@@ -18,11 +18,7 @@ final class Mirror extends OnBodies implements HasArrows, Recurs
 {
     protected function values(): array
     {
-        return [
-            ...self::of(),
-            ...self::plane(),
-            Field::choice('keep', ['both', 'image'], when: ['of' => ['body']]),
-        ];
+        return [...self::of(), ...self::plane(), Field::choice('keep', ['both', 'image'], when: ['of' => ['body']])];
     }
 
     public function isTelling(): bool
@@ -44,9 +40,13 @@ final class Mirror extends OnBodies implements HasArrows, Recurs
     {
         [$point, $normal] = self::at($t);
 
-        return self::joined($t, $rest, $t->text('keep') === 'both'
-            ? Cutting::mirrorJoined($t->step->id, $chosen, $point, $normal, $t->budget)
-            : Cutting::mirrored($t->step->id, $chosen, $point, $normal));
+        return self::joined(
+            $t,
+            $rest,
+            $t->text('keep') === 'both'
+                ? Cutting::mirrorJoined($t->step->id, $chosen, $point, $normal, $t->budget)
+                : Cutting::mirrored($t->step->id, $chosen, $point, $normal),
+        );
     }
 
     /** @return array{array{float,float,float}, array{float,float,float}} a point of the plane and its normal */

@@ -15,10 +15,7 @@ final class Move extends OnBodies implements HasArrows
 {
     protected function values(): array
     {
-        return [
-            self::body(),
-            ...self::way(),
-        ];
+        return [self::body(), ...self::way()];
     }
 
     public function arrows(Task $t): array

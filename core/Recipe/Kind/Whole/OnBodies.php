@@ -81,7 +81,7 @@ abstract class OnBodies extends Kind implements Changes
      */
     final protected static function way(array $when = []): array
     {
-        return array_map(static fn (string $key): Field => new Field($key, FieldType::Length, '0', when: $when), ['x', 'y', 'z']);
+        return array_map(static fn(string $key): Field => new Field($key, FieldType::Length, '0', when: $when), ['x', 'y', 'z']);
     }
 
     /**

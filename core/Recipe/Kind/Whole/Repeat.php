@@ -76,7 +76,7 @@ final class Repeat extends OnBodies implements HasArrows, Recurs
         $out = [];
         $facets = 0;
         foreach ($places as $i => $place) {
-            $out[] = $one = $make($i)->moved($place)->renamed(static fn (string $name): string => "{$t->step->id}:copy $i/$name");
+            $out[] = $one = $make($i)->moved($place)->renamed(static fn(string $name): string => "{$t->step->id}:copy $i/$name");
             $t->budget->spend($one->triangleCount());
             $t->budget->room($facets += $one->triangleCount());
         }
@@ -94,7 +94,7 @@ final class Repeat extends OnBodies implements HasArrows, Recurs
     {
         $every = (int) $t->number('every');
 
-        return array_filter(self::all($t), static fn (int $i): bool => $i % $every === 0, ARRAY_FILTER_USE_KEY);
+        return array_filter(self::all($t), static fn(int $i): bool => $i % $every === 0, ARRAY_FILTER_USE_KEY);
     }
 
     /** @return list<Transform> */
@@ -105,7 +105,12 @@ final class Repeat extends OnBodies implements HasArrows, Recurs
         $axis = self::PRINCIPAL[$t->text('about')];
 
         return match ($t->text('way')) {
-            'around' => Repeats::circle($by, [(float) ($axis === 0), (float) ($axis === 1), (float) ($axis === 2)], $count, $t->number('angle')),
+            'around' => Repeats::circle(
+                $by,
+                [(float) ($axis === 0), (float) ($axis === 1), (float) ($axis === 2)],
+                $count,
+                $t->number('angle'),
+            ),
             'grid' => Repeats::grid($by, $count, [$t->number('x2'), $t->number('y2'), $t->number('z2')], (int) $t->number('rows')),
             default => Repeats::row($by, $count),
         };

@@ -67,7 +67,9 @@ final class Scale extends OnBodies
         $factors = [1.0, 1.0, 1.0];
         $factors[$k] = $f = $t->number('size') / ($box[$k + 3] - $box[$k]);
         if ($f < self::LEAST || $f > self::MOST) {
-            throw new StepProblem(new Message('no-factor', 'That is too much.', 'It can be made up to a thousand times longer or shorter.', 'size'));
+            throw new StepProblem(
+                new Message('no-factor', 'That is too much.', 'It can be made up to a thousand times longer or shorter.', 'size'),
+            );
         }
         $back = [0.0, 0.0, 0.0];
         $back[$k] = $box[$k] - $f * $box[$k];
