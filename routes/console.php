@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\School;
+use App\Support\School\Setup;
 use Database\Seeders\DemoSchoolSeeder;
 use Illuminate\Support\Facades\Artisan;
 
@@ -11,6 +12,11 @@ Artisan::command('cubo:schools', function (): void {
 })->purpose('Says how many schools there are');
 
 Artisan::command('cubo:sign-ins', function (): void {
+    if (Setup::isOpen()) {
+        $this->line('');
+        $this->line('  No school yet. Set yours up at ' . (getenv('CUBO_ADDRESS') ?: '') . '/setup?key=' . Setup::key());
+        $this->line('');
+    }
     if (School::query()->where('name', DemoSchoolSeeder::SCHOOL)->doesntExist()) {
         return;
     }

@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AssignmentController;
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ClassController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\ExerciseController;
@@ -11,10 +13,16 @@ use App\Http\Controllers\FileController;
 use App\Http\Controllers\GuideController;
 use App\Http\Controllers\HandInController;
 use App\Http\Controllers\HomeController;
+use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LayerController;
 use App\Http\Controllers\LibraryController;
+use App\Http\Controllers\MarksController;
 use App\Http\Controllers\PadController;
 use App\Http\Controllers\PartController;
+use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\PupilController;
+use App\Http\Controllers\RosterController;
+use App\Http\Controllers\SetupController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\StageController;
 use Cubo\Exchange\Format\Formats;
@@ -22,12 +30,32 @@ use Illuminate\Support\Facades\Route;
 
 // what is no number of ours is no address of ours
 Route::patterns(
-    array_fill_keys(['assignment', 'recipe', 'work', 'handIn', 'file', 'exercise', 'class', 'student', 'part', 'n'], '[0-9]{1,9}') + [
+    array_fill_keys(
+        ['assignment', 'recipe', 'work', 'handIn', 'file', 'exercise', 'class', 'student', 'teacher', 'invitation', 'part', 'n'],
+        '[0-9]{1,9}',
+    ) + [
         'ending' => implode('|', array_map(preg_quote(...), [...Formats::endings(Formats::written()), 'json'])),
     ],
 );
 
+// whoever knows the secret may read the days, without signing in
+Route::get('/calendar/{secret}.ics', [CalendarController::class, 'show'])
+    ->name('calendar')
+    ->where('secret', '[A-Za-z0-9]{40}')
+    ->middleware('throttle:60,1');
+
 Route::middleware('guest')->group(function (): void {
+    Route::get('/setup', [SetupController::class, 'show'])->name('setup');
+    Route::post('/setup', [SetupController::class, 'store'])
+        ->name('setup.store')
+        ->middleware('throttle:20,1');
+    Route::get('/invited/{token}', [InvitationController::class, 'show'])
+        ->name('invitations.show')
+        ->where('token', '[A-Za-z0-9]{40}');
+    Route::post('/invited/{token}', [InvitationController::class, 'accept'])
+        ->name('invitations.accept')
+        ->where('token', '[A-Za-z0-9]{40}')
+        ->middleware('throttle:20,1');
     Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
     Route::post('/sign-in/student', [SignInController::class, 'student'])->name('sign-in.student');
     Route::post('/sign-in/teacher', [SignInController::class, 'teacher'])->name('sign-in.teacher');
@@ -35,6 +63,13 @@ Route::middleware('guest')->group(function (): void {
 
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'leave'])->name('sign-out');
+    Route::get('/marks', [MarksController::class, 'own'])->name('marks.own');
+    Route::get('/account', [AccountController::class, 'show'])->name('account');
+    Route::post('/account', [AccountController::class, 'secret'])
+        ->name('account.secret')
+        ->middleware('throttle:heavy');
+    Route::post('/account/calendar', [CalendarController::class, 'make'])->name('account.calendar');
+    Route::delete('/account/sessions', [AccountController::class, 'end'])->name('account.end');
     Route::get('/', HomeController::class)->name('home');
     Route::get('/guide', GuideController::class)->name('guide');
 
@@ -131,13 +166,67 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/hand-ins/{handIn}/part.{ending}', [HandInController::class, 'part'])->name('hand-ins.part');
 
     Route::middleware('teacher')->group(function (): void {
+        Route::get('/classes', [ClassController::class, 'index'])->name('classes.index');
+        Route::post('/classes', [ClassController::class, 'store'])->name('classes.store');
         Route::get('/classes/{class}', [ClassController::class, 'show'])->name('classes.show');
+        Route::post('/classes/{class}', [ClassController::class, 'update'])->name('classes.update');
+        Route::delete('/classes/{class}', [ClassController::class, 'destroy'])->name('classes.remove');
         Route::post('/classes/{class}/code', [ClassController::class, 'code'])
             ->name('classes.code')
             ->middleware('throttle:heavy');
-        Route::post('/classes/{class}/students/{student}/lift', [ClassController::class, 'lift'])
-            ->name('classes.lift')
+        Route::post('/classes/{class}/pins', [ClassController::class, 'pins'])
+            ->name('classes.pins')
             ->middleware('throttle:heavy');
+        Route::get('/classes/{class}/cards.pdf', [ClassController::class, 'cards'])
+            ->name('classes.cards')
+            ->middleware('throttle:heavy');
+        Route::post('/classes/{class}/archive', [ClassController::class, 'archive'])->name('classes.archive');
+        Route::post('/classes/{class}/teachers', [ClassController::class, 'share'])->name('classes.share');
+        Route::delete('/classes/{class}/teachers/{teacher}', [ClassController::class, 'unshare'])->name('classes.unshare');
+        Route::post('/classes/{class}/list', [RosterController::class, 'read'])
+            ->name('classes.list')
+            ->middleware('throttle:heavy');
+        Route::post('/classes/{class}/students', [RosterController::class, 'take'])
+            ->name('classes.take')
+            ->middleware('throttle:heavy');
+        Route::get('/classes/{class}/students/{student}', [PupilController::class, 'show'])->name('pupils.show');
+        Route::post('/classes/{class}/students/{student}', [PupilController::class, 'update'])->name('pupils.update');
+        Route::delete('/classes/{class}/students/{student}', [PupilController::class, 'destroy'])->name('pupils.remove');
+        Route::post('/classes/{class}/students/{student}/pin', [PupilController::class, 'pin'])
+            ->name('pupils.pin')
+            ->middleware('throttle:heavy');
+        Route::post('/classes/{class}/students/{student}/move', [PupilController::class, 'move'])->name('pupils.move');
+        Route::get('/classes/{class}/students/{student}/all.zip', [PupilController::class, 'export'])
+            ->name('pupils.export')
+            ->middleware('throttle:heavy');
+        Route::post('/classes/{class}/students/{student}/lift', [PupilController::class, 'lift'])
+            ->name('pupils.lift')
+            ->middleware('throttle:heavy');
+
+        Route::get('/classes/{class}/marks', [MarksController::class, 'show'])->name('marks.show');
+        Route::post('/classes/{class}/marks', [MarksController::class, 'rules'])->name('marks.rules');
+        Route::post('/classes/{class}/marks/weights/{assignment}', [MarksController::class, 'weight'])->name('marks.weight');
+        Route::post('/classes/{class}/marks/{student}/note', [MarksController::class, 'note'])->name('marks.note');
+        Route::get('/classes/{class}/marks/{student}.pdf', [MarksController::class, 'pupil'])
+            ->name('marks.pupil')
+            ->middleware('throttle:heavy');
+        Route::get('/classes/{class}/marks.{ending}', [MarksController::class, 'file'])
+            ->name('marks.file')
+            ->where('ending', 'csv|xlsx|pdf|zip')
+            ->middleware('throttle:heavy');
+
+        Route::get('/people', [PeopleController::class, 'index'])->name('people');
+        Route::post('/people/invite', [PeopleController::class, 'invite'])
+            ->name('people.invite')
+            ->middleware('throttle:heavy');
+        Route::delete('/people/invitations/{invitation}', [PeopleController::class, 'withdraw'])->name('people.withdraw');
+        Route::post('/people/{teacher}/administers', [PeopleController::class, 'administers'])->name('people.administers');
+        Route::post('/people/{teacher}/reset', [PeopleController::class, 'reset'])
+            ->name('people.reset')
+            ->middleware('throttle:heavy');
+        Route::delete('/people/{teacher}', [PeopleController::class, 'destroy'])->name('people.remove');
+        Route::post('/school', [PeopleController::class, 'school'])->name('school.update');
+
         Route::get('/exercises/new', [ExerciseController::class, 'create'])->name('exercises.create');
         Route::post('/exercises', [ExerciseController::class, 'store'])->name('exercises.store');
         Route::get('/exercises/{exercise}', [ExerciseController::class, 'edit'])->name('exercises.edit');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Support\PartFiles;
+use App\Support\School\Setup;
 use App\Support\Workbench;
 use App\Support\WorkerSigns;
 use Cubo\Words\Words;
@@ -32,6 +33,11 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Words::speak($this->app->getLocale());
+        $zone = Setup::zone();
+        if ($zone !== null) {
+            config(['app.timezone' => $zone]);
+            date_default_timezone_set($zone);
+        }
         Event::listen(Looping::class, static fn() => WorkerSigns::alive());
         Event::listen(JobProcessing::class, static fn(JobProcessing $e) => WorkerSigns::begins((string) $e->job->getJobId()));
         Event::listen(

@@ -213,3 +213,11 @@ if (keeps) {
     if (changed) e.preventDefault();
   });
 }
+
+// the clock of whoever sets a school up is most likely the school's
+const zone = document.querySelector('select[data-own-zone]');
+const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+if (zone && [...zone.options].some((o) => o.value === ownZone) && !document.querySelector('[aria-invalid]')) zone.value = ownZone;
+
+// a single value of a table is sent when it is left
+document.addEventListener('change', (e) => e.target.closest?.('[data-sends]')?.form?.requestSubmit());

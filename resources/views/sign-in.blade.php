@@ -10,6 +10,7 @@
   </ul>
 </section>
 <section class="pane" aria-labelledby="students">
+  @if ($isEmpty)<p class="saidline">{{ __('school.setup.none') }}</p>@endif
   <h2 id="students" style="font-size:22px;line-height:27px">Students</h2>
   <form method="post" action="{{ route('sign-in.student') }}">@csrf
     <p class="small quiet">All three are on your card.</p>

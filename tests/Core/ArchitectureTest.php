@@ -35,6 +35,8 @@ it('imports only downwards', function (): void {
         'Geometry' => [],
         'Lettering' => [],
         'Words' => [],
+        'Tabular' => [],
+        'School' => [],
         'Solid' => ['Lettering', 'Geometry', 'Budget'],
         'Sketch' => ['Solid', 'Geometry', 'Quantity', 'Budget'],
         'Measure' => ['Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Assignment;
 use App\Models\Person;
+use App\Models\Work;
 use Illuminate\Http\Request;
 use Illuminate\View\View;
 
@@ -29,7 +30,18 @@ final class HomeController extends Controller
             ->orderBy('due_on')
             ->get();
 
-        return view('student.home', ['person' => $person->load('schoolClass'), 'assignments' => $assignments, 'works' => $works]);
+        // what was made in another class stays to be seen
+        $before = $works
+            ->whereNotIn('assignment_id', $assignments->modelKeys())
+            ->filter(static fn(Work $w): bool => $w->lastHandIn !== null)
+            ->load('assignment.exercise:id,title');
+
+        return view('student.home', [
+            'before' => $before,
+            'person' => $person->load('schoolClass'),
+            'assignments' => $assignments,
+            'works' => $works,
+        ]);
     }
 
     private function teacher(Person $person): View

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Codes;
 use App\Models\Person;
+use App\Support\School\Setup;
 use App\Support\SignInGuard;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -32,7 +33,7 @@ final class SignInController extends Controller
         [$class, $own] = is_string($last) && preg_match('/^[A-Z0-9]{1,20} [A-Z0-9]{1,20}$/', $last) === 1 ? explode(' ', $last) : ['', ''];
         Cookie::queue(self::cookie(self::DEVICE), self::device($request) ?? Str::random(32), self::YEAR);
 
-        return response()->view('sign-in', ['class' => $class, 'own' => $own]);
+        return response()->view('sign-in', ['class' => $class, 'own' => $own, 'isEmpty' => Setup::isOpen()]);
     }
 
     public function student(Request $request): RedirectResponse
@@ -51,7 +52,11 @@ final class SignInController extends Controller
                 $this->refuse($field, $words);
             }
         }
-        $student = Person::query()->where('role', 'student')->where('code', $own)->whereRelation('schoolClass', 'code', $class)->first();
+        $student = Person::query()
+            ->where('role', 'student')
+            ->where('code', $own)
+            ->whereHas('schoolClass', static fn($q) => $q->where('code', $class)->whereNull('archived_at'))
+            ->first();
         $this->tried($request, $student, $pin, 'pin', 'These three do not belong together. Look at your card once more.');
         /** @var Person $student */
         $request->boolean('keep')
@@ -127,6 +132,8 @@ final class SignInController extends Controller
 
     private function enter(Request $request, Person $person, bool $remember): RedirectResponse
     {
+        // a PIN that was used is nobody's to read any more
+        $person->forceFill(['last_seen_at' => now()] + ($person->isTeacher() ? [] : ['first_pin' => null]))->saveQuietly();
         Auth::login($person, $remember && $request->boolean('remember'));
         $request->session()->regenerate();
 

@@ -5,5 +5,6 @@
 {{ $slot }}
 <div class="grow"></div>
 <div class="acts">{{ $acts ?? '' }}
+<a class="btn" href="{{ route('account') }}">{{ __('school.account.mine') }}</a>
 <form method="post" action="{{ route('sign-out') }}">@csrf<button class="btn">Sign out</button></form></div>
 </header>

@@ -1,5 +1,5 @@
 <x-layout title="My work">
-<x-person-strip caption="{{ $person->name }}, class {{ $person->schoolClass->name }}" heading="My work"><x-slot:acts><a class="btn" href="{{ route('library') }}">Library</a><a class="btn" href="{{ route('guide') }}">How a part is built</a></x-slot:acts></x-person-strip>
+<x-person-strip caption="{{ $person->name }}, class {{ $person->schoolClass->name }}" heading="My work"><x-slot:acts>@if ($person->schoolClass->shows_marks)<a class="btn" href="{{ route('marks.own') }}">{{ __('marks.mine') }}</a>@endif<a class="btn" href="{{ route('library') }}">Library</a><a class="btn" href="{{ route('guide') }}">How a part is built</a></x-slot:acts></x-person-strip>
 @php
     $groups = ['back' => [], 'set' => [], 'wait' => [], 'done' => []];
     foreach ($assignments as $a) {
@@ -36,5 +36,6 @@
 @endforeach
 </ul>
 @endforeach
+@if ($before->isNotEmpty())<div class="group"><h2>{{ __('school.before') }}</h2></div><ul class="before">@foreach ($before as $w)<li><a class="link" href="{{ route('hand-ins.show', $w->lastHandIn) }}">{{ $w->assignment->exercise->title }}</a></li>@endforeach</ul>@endif
 </main>
 </x-layout>

@@ -1,6 +1,6 @@
 <x-layout title="Classes and exercises">
 <x-person-strip caption="{{ auth()->user()->name }}" heading="Classes and exercises">
-<x-slot:acts><a class="btn" href="{{ route('library') }}">Library</a><a class="btn" href="{{ route('guide') }}">How a part is built</a><a class="btn go" href="{{ route('exercises.create') }}">New exercise</a></x-slot:acts>
+<x-slot:acts><a class="btn" href="{{ route('classes.index') }}">{{ __('school.classes.title') }}</a><a class="btn" href="{{ route('library') }}">Library</a><a class="btn" href="{{ route('guide') }}">How a part is built</a><a class="btn go" href="{{ route('exercises.create') }}">New exercise</a></x-slot:acts>
 </x-person-strip>
 <main class="cols" style="grid-template-columns:minmax(0,1fr) minmax(0,1fr)">
 <section aria-labelledby="classes" style="border-right:1.5px solid var(--color-ink);padding-bottom:30px">

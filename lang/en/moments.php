@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'calendar' => 'Cubo: work that is due',
+    'today' => 'today :time',
+    'yesterday' => 'yesterday :time',
+];
