@@ -148,6 +148,7 @@ return [
     ],
     'pupil' => [
         'pin' => 'New PIN',
+        'first_pin' => 'PIN, until it is used:',
         'card' => 'Print this card',
         'move' => 'Move to',
         'move_do' => 'Move',

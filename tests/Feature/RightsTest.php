@@ -86,6 +86,35 @@ function routesOf(object $t): array
         'let a student try again' => ['POST', "/classes/{$t->s->class->id}/students/{$t->s->student->id}/lift", []],
         'class table' => ['GET', "/assignments/{$t->assignment->id}", []],
         'open a work' => ['GET', "/works/{$t->work->id}", []],
+        'classes' => ['GET', '/classes', []],
+        'class of the students' => ['GET', "/classes/{$t->s->class->id}", []],
+        'rename the class' => ['POST', "/classes/{$t->s->class->id}", []],
+        'new PINs' => ['POST', "/classes/{$t->s->class->id}/pins", []],
+        'cards' => ['GET', "/classes/{$t->s->class->id}/cards.pdf", []],
+        'share the class' => ['POST', "/classes/{$t->s->class->id}/teachers", ['teacher' => $t->s->otherTeacher->id]],
+        'unshare the class' => ['DELETE', "/classes/{$t->s->class->id}/teachers/{$t->s->otherTeacher->id}", []],
+        'read a list' => ['POST', "/classes/{$t->s->class->id}/list", ['list' => 'Alba']],
+        'take a list' => ['POST', "/classes/{$t->s->class->id}/students", ['lines' => [['name' => 'Ada']]]],
+        'a student’s row' => ['GET', "/classes/{$t->s->class->id}/students/{$t->s->student->id}", []],
+        'rename a student' => ['POST', "/classes/{$t->s->class->id}/students/{$t->s->student->id}", ['name' => 'Ada']],
+        'new PIN of a student' => ['POST', "/classes/{$t->s->class->id}/students/{$t->s->student->id}/pin", []],
+        'move a student' => ['POST', "/classes/{$t->s->class->id}/students/{$t->s->student->id}/move", ['class' => $t->s->class->id]],
+        'all that is kept of a student' => ['GET', "/classes/{$t->s->class->id}/students/{$t->s->student->id}/all.zip", []],
+        'marks book' => ['GET', "/classes/{$t->s->class->id}/marks", []],
+        'marks as CSV' => ['GET', "/classes/{$t->s->class->id}/marks.csv", []],
+        'rules of marks' => ['POST', "/classes/{$t->s->class->id}/marks", ['example' => 'letters']],
+        'weight of an exercise' => ['POST', "/classes/{$t->s->class->id}/marks/weights/{$t->assignment->id}", ['weight' => '1']],
+        'note on a student' => ['POST', "/classes/{$t->s->class->id}/marks/{$t->s->student->id}/note", ['text' => '']],
+        'marks of a student as PDF' => ['GET', "/classes/{$t->s->class->id}/marks/{$t->s->student->id}.pdf", []],
+        'put the class away' => ['POST', "/classes/{$t->s->class->id}/archive", ['open' => '1']],
+        'remove the class' => ['DELETE', "/classes/{$t->s->class->id}", []],
+        'people' => ['GET', '/people', []],
+        'ask a colleague in' => ['POST', '/people/invite', []],
+        'hand on the care for the school' => ['POST', "/people/{$t->s->otherTeacher->id}/administers", ['administers' => '0']],
+        'new password of a colleague' => ['POST', "/people/{$t->s->otherTeacher->id}/reset", []],
+        'remove a colleague' => ['DELETE', "/people/{$t->s->otherTeacher->id}", []],
+        'settings of the school' => ['POST', '/school', []],
+        'account' => ['GET', '/account', []],
     ];
 }
 
@@ -137,15 +166,16 @@ it('lets a student to own work and nothing else', function (): void {
         'take it otherwise',
         'picture of the file',
         'hand the file in',
+        'account',
     ]);
 });
 
 it('lets a classmate see nothing of it but begin own work', function (): void {
-    expect(letIn($this, $this->s->classmate))->toBe(['own bench', 'bring a file', 'send a file']);
+    expect(letIn($this, $this->s->classmate))->toBe(['own bench', 'bring a file', 'send a file', 'account']);
 });
 
-it('lets a student of another class see nothing at all', function (): void {
-    expect(letIn($this, $this->s->stranger))->toBe([]);
+it('lets a student of another class see nothing but the own account', function (): void {
+    expect(letIn($this, $this->s->stranger))->toBe(['account']);
 });
 
 it('lets the teacher see and judge, but not edit a student’s part', function (): void {
@@ -193,11 +223,35 @@ it('lets the teacher see and judge, but not edit a student’s part', function (
         'let a student try again',
         'class table',
         'open a work',
+        'classes',
+        'class of the students',
+        'rename the class',
+        'new PINs',
+        'cards',
+        'share the class',
+        'unshare the class',
+        'read a list',
+        'take a list',
+        'a student’s row',
+        'rename a student',
+        'new PIN of a student',
+        'move a student',
+        'all that is kept of a student',
+        'marks book',
+        'marks as CSV',
+        'rules of marks',
+        'weight of an exercise',
+        'note on a student',
+        'marks of a student as PDF',
+        'put the class away',
+        'people',
+        'ask a colleague in',
+        'account',
     ]);
 });
 
 it('lets the teacher of another class only make own exercises', function (): void {
-    expect(letIn($this, $this->s->otherTeacher))->toBe(['new exercise']);
+    expect(letIn($this, $this->s->otherTeacher))->toBe(['new exercise', 'classes', 'people', 'ask a colleague in', 'account']);
 });
 
 it('shows lists of what is one’s own only', function (): void {

@@ -26,7 +26,7 @@ use Tests\Parts;
 use Tests\School;
 
 afterEach(function (): void {
-    File::delete(storage_path('app/time-zone'));
+    File::delete(File::glob(storage_path('app/time-zone-cubo_[tb]*')));
     date_default_timezone_set('UTC');
 });
 

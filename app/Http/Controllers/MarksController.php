@@ -143,7 +143,29 @@ final class MarksController extends Controller
         $class = $student->schoolClass;
         abort_unless(!$student->isTeacher() && $class !== null && $class->shows_marks, 404);
 
-        return view('school.own-marks', ['student' => $student, 'book' => new MarksBook($class, only: $student)]);
+        $book = new MarksBook($class, only: $student);
+        $cells = $book->cells[$student->id];
+        // what is kept back until a day is kept back in the sum, too
+        $told = array_values(
+            array_filter(
+                $book->assignments,
+                static fn(Assignment $a): bool => $cells[$a->id]->counted !== null && $a->disclosure()->isOpen(now(), $a->due_on),
+            ),
+        );
+        $counted = [];
+        foreach ($told as $a) {
+            if ($cells[$a->id]->counted !== null) {
+                $counted[] = [$cells[$a->id]->counted, (float) $a->weight];
+            }
+        }
+
+        return view('school.own-marks', [
+            'student' => $student,
+            'book' => $book,
+            'cells' => $cells,
+            'told' => array_map(static fn(Assignment $a): int => $a->id, $told),
+            'sum' => $book->rules->sum($counted),
+        ]);
     }
 
     private static function book(Request $request, SchoolClass $class): MarksBook

@@ -19,7 +19,6 @@ final class Setup
 
     public const SHORTEST_PASSWORD = 10;
 
-    private const ZONE = 'app/time-zone';
 
     public static function key(): string
     {
@@ -56,8 +55,8 @@ final class Setup
     /** All times are shown and kept as the clock of the school shows them. */
     public static function keepZone(string $zone): void
     {
-        File::ensureDirectoryExists(dirname(storage_path(self::ZONE)));
-        File::put(storage_path(self::ZONE), $zone);
+        File::ensureDirectoryExists(dirname(self::zoneFile()));
+        File::put(self::zoneFile(), $zone);
         date_default_timezone_set($zone);
         // workers began with the old one
         Cache::forever('illuminate:queue:restart', time());
@@ -65,8 +64,14 @@ final class Setup
 
     public static function zone(): ?string
     {
-        $zone = @file_get_contents(storage_path(self::ZONE));
+        $zone = @file_get_contents(self::zoneFile());
 
         return $zone !== false && in_array($zone, timezone_identifiers_list(), true) ? $zone : null;
+    }
+
+    /** Of each database one: it is read before anything is asked of the database. */
+    private static function zoneFile(): string
+    {
+        return storage_path('app/time-zone-' . config('database.connections.pgsql.database'));
     }
 }

@@ -1,6 +1,6 @@
 <tr class="pupil"><td colspan="6"><div class="pupil-acts">
 <form method="post" action="{{ route('pupils.pin', [$class, $s]) }}">@csrf<button class="btn s">{{ __('school.pupil.pin') }}</button></form>
-@if ($s->first_pin !== null)<a class="btn s" href="{{ route('classes.cards', [$class, 'only' => $s->id]) }}" target="_blank">{{ __('school.pupil.card') }}</a>@endif
+@if ($s->first_pin !== null)<span data-first-pin>{{ __('school.pupil.first_pin') }} <b class="num">{{ $s->first_pin }}</b></span> <a class="btn s" href="{{ route('classes.cards', [$class, 'only' => $s->id]) }}" target="_blank">{{ __('school.pupil.card') }}</a>@endif
 @if (isset($troubled[$s->id]))<form method="post" action="{{ route('pupils.lift', [$class, $s]) }}">@csrf<button class="btn s">{{ __('school.pupil.lift', ['name' => $s->name]) }}</button></form>@endif
 @php $elsewhere = $classes->whereNull('archived_at')->reject(fn ($c) => $c->is($class)); @endphp
 @if ($elsewhere->isNotEmpty())<form method="post" action="{{ route('pupils.move', [$class, $s]) }}">@csrf<label for="move-to">{{ __('school.pupil.move') }}</label> <select class="val" id="move-to" name="class">@foreach ($elsewhere as $c)<option value="{{ $c->id }}">{{ $c->name }}</option>@endforeach</select> <button class="btn s">{{ __('school.pupil.move_do') }}</button></form>@endif
