@@ -9,6 +9,7 @@ use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ClassController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\ExerciseController;
+use App\Http\Controllers\ExerciseShelfController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\GuideController;
 use App\Http\Controllers\HandInController;
@@ -229,6 +230,15 @@ Route::middleware('auth')->group(function (): void {
 
         Route::get('/exercises/new', [ExerciseController::class, 'create'])->name('exercises.create');
         Route::post('/exercises', [ExerciseController::class, 'store'])->name('exercises.store');
+        Route::post('/exercises/bring', [ExerciseShelfController::class, 'bring'])
+            ->name('exercises.bring')
+            ->middleware('throttle:heavy');
+        Route::post('/exercises/{exercise}/copy', [ExerciseShelfController::class, 'duplicate'])->name('exercises.copy');
+        Route::post('/exercises/{exercise}/archive', [ExerciseShelfController::class, 'archive'])->name('exercises.archive');
+        Route::delete('/exercises/{exercise}', [ExerciseShelfController::class, 'destroy'])->name('exercises.remove');
+        Route::get('/exercises/{exercise}/exercise.zip', [ExerciseShelfController::class, 'file'])
+            ->name('exercises.file')
+            ->middleware('throttle:heavy');
         Route::get('/exercises/{exercise}', [ExerciseController::class, 'edit'])->name('exercises.edit');
         Route::post('/exercises/{exercise}', [ExerciseController::class, 'update'])->name('exercises.update');
         Route::post('/exercises/{exercise}/mark-again', [ExerciseController::class, 'markAgain'])

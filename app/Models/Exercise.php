@@ -11,6 +11,7 @@ use Cubo\Quantity\Unit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 
 /**
  * @property int $id
@@ -24,6 +25,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $turned whether a part may lie another way
  * @property string $printer key of a print profile
  * @property string $tolerance of lengths that have none of their own, as typed; nothing for the proposed ones
+ * @property ?Carbon $archived_at since when it is put away; classes that have it go on
  * @property-read Person $teacher
  * @property-read Recipe $reference
  */
@@ -31,7 +33,7 @@ final class Exercise extends Model
 {
     protected $guarded = [];
 
-    protected $casts = ['requirements' => 'array', 'aside' => 'array', 'turned' => 'boolean'];
+    protected $casts = ['requirements' => 'array', 'aside' => 'array', 'turned' => 'boolean', 'archived_at' => 'datetime'];
 
     protected $attributes = ['aside' => '[]'];
 

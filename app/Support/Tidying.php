@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Models\Happening;
+use App\Models\Invitation;
+use App\Models\School;
+use App\Support\School\Removal;
 use FilesystemIterator;
 use Illuminate\Support\Facades\DB;
 use RecursiveDirectoryIterator;
@@ -51,6 +55,22 @@ final class Tidying
                 $n++;
             }
         }
+
+        return $n;
+    }
+
+    /** Classes that were put away longer ago than the school keeps them, with all that belongs to them. @return int classes */
+    public static function classes(): int
+    {
+        $n = 0;
+        foreach (School::query()->whereNotNull('keep_months')->get() as $school) {
+            foreach ($school->classes()->where('archived_at', '<', now()->subMonths((int) $school->keep_months))->get() as $class) {
+                Removal::schoolClass($class);
+                Happening::tell($school->id, null, 'removed_class', ['class' => $class->name]);
+                $n++;
+            }
+        }
+        Invitation::query()->where('ends_at', '<', now()->subDay())->delete();
 
         return $n;
     }

@@ -40,6 +40,9 @@ return new class extends Migration {
             $t->jsonb('marking')->nullable();
             $t->boolean('shows_marks')->default(false);
         });
+        Schema::table('exercises', static function (Blueprint $t): void {
+            $t->timestamp('archived_at')->nullable();
+        });
         Schema::table('assignments', static function (Blueprint $t): void {
             $t->decimal('weight', 5, 2)->default(1);
         });
@@ -85,6 +88,7 @@ return new class extends Migration {
         foreach (['mark_notes', 'happenings', 'invitations'] as $table) {
             Schema::dropIfExists($table);
         }
+        Schema::table('exercises', static fn(Blueprint $t) => $t->dropColumn('archived_at'));
         Schema::table('assignments', static fn(Blueprint $t) => $t->dropColumn('weight'));
         Schema::table('school_classes', static fn(Blueprint $t) => $t->dropColumn(['archived_at', 'marking', 'shows_marks']));
         Schema::table(

@@ -14,6 +14,7 @@ use App\Support\FileShelf;
 use App\Support\School\PinCards;
 use App\Support\School\Pins;
 use App\Support\School\Setup;
+use App\Support\Tidying;
 use Cubo\Recipe\RecipeReader;
 use Cubo\Tabular\XlsxWriter;
 use Illuminate\Http\UploadedFile;
@@ -568,4 +569,22 @@ describe('classes', function (): void {
         $this->actingAs($this->school->teacher)->post('/account/calendar');
         $this->get("/calendar/$secret.ics")->assertNotFound();
     });
+});
+
+it('removes classes that were put away when the school keeps them no longer, and only those', function (): void {
+    $school = new School();
+    $work = $school->work($school->assignment(), null, [['kind' => 'block']]);
+    $school->handIn($work);
+    $school->class->update(['archived_at' => now()->subMonths(7)]);
+    $school->otherClass->update(['archived_at' => now()->subMonths(5)]);
+    expect(Tidying::classes())->toBe(0);
+    SchoolModel::query()->update(['keep_months' => 6]);
+    expect(Tidying::classes())
+        ->toBe(1)
+        ->and(SchoolClass::query()->pluck('name')->all())
+        ->toBe(['8b'])
+        ->and(Work::count() + HandIn::count())
+        ->toBe(0)
+        ->and($school->exercise()->exists)
+        ->toBeTrue();
 });

@@ -18,7 +18,8 @@ final class Tidy extends Command
         $parts = Tidying::prune((int) config('cubo.parts_mb'));
         $logs = Tidying::logs();
         Tidying::rows();
-        $this->line("$parts made parts thrown away, $logs logs put aside.");
+        $classes = Tidying::classes();
+        $this->line("$parts made parts thrown away, $logs logs put aside, $classes classes removed.");
 
         return self::SUCCESS;
     }

@@ -85,7 +85,7 @@ final class ExerciseController extends Controller
             'data' => $read['places'],
             'whole' => $read['whole'],
             'aside' => array_map(ExerciseReader::requirement(...), $exercise->aside),
-            'classes' => $teacher->classes()->orderBy('name')->get(),
+            'classes' => $teacher->classes()->whereNull('archived_at')->orderBy('name')->get(),
             'handIns' => Marking::last($exercise)->count(),
             'assignments' => $exercise->assignments()->whereNull('taken_back_at')->with('schoolClass')->get()->keyBy('class_id'),
         ]);

@@ -49,6 +49,7 @@ final class HomeController extends Controller
         return view('teacher.home', [
             'classes' => $person
                 ->classes()
+                ->whereNull('archived_at')
                 ->withCount('students')
                 ->with([
                     'assignments' => static fn($q) => $q->whereNull('taken_back_at')->orderBy('due_on'),
@@ -60,8 +61,14 @@ final class HomeController extends Controller
             'exercises' => $person
                 ->exercises()
                 ->with(['assignments' => static fn($q) => $q->whereNull('taken_back_at'), 'assignments.schoolClass:id,name'])
+                ->whereNull('archived_at')
                 ->orderBy('title')
                 ->get(),
+            'archived' => $person
+                ->exercises()
+                ->whereNotNull('archived_at')
+                ->orderBy('title')
+                ->get(['id', 'title']),
         ]);
     }
 }

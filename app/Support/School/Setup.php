@@ -19,7 +19,6 @@ final class Setup
 
     public const SHORTEST_PASSWORD = 10;
 
-
     public static function key(): string
     {
         return substr(hash_hmac('sha256', 'setup', (string) config('app.key')), 0, self::KEY);

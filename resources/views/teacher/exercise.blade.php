@@ -22,6 +22,7 @@ and may check <input class="val" form="exercise" name="checks_allowed" aria-labe
 @foreach ($errors->getBag('give')->all() as $m)<span class="wrong" role="alert">{{ $m }}</span>@endforeach
 <div style="margin-top:6px">@if ($errors->getBag('give')->has('past'))<input type="hidden" form="exercise" name="past" value="1">@endif<button class="btn ink" form="exercise" name="give" value="1">{{ $errors->getBag('give')->has('past') ? 'Set it all the same' : 'Save and set it' }}</button></div></div>
 @if ($handIns > 0)<form method="post" action="{{ route('exercises.mark-again', $exercise) }}" style="margin-top:10px">@csrf<button class="btn s" @disabled($errors->any())>Mark {{ $handIns === 1 ? 'the hand-in' : "all $handIns hand-ins" }} again</button><p class="small quiet">After you corrected what is asked: save first.</p></form>@endif
+@include('teacher.exercise-whole')
 @if ($assignments->isNotEmpty())<h3 style="margin-top:10px">Set for</h3><ul class="small">@foreach ($assignments as $a)<li><a class="link" href="{{ route('assignments.show', $a) }}">{{ $a->schoolClass->name }}</a>, due {{ $a->due_on->format('D j M') }}, {{ $a->checks_allowed === null ? 'checks as often as wanted' : $a->checks_allowed . ' checks' }} <form method="post" action="{{ route('assignments.take-back', $a) }}" style="display:inline">@csrf<button class="link" data-asks="Take it back from {{ $a->schoolClass->name }}?" aria-label="Take it back from {{ $a->schoolClass->name }}">take it back</button></form></li>@endforeach</ul>@endif
 </div>
 </div>

@@ -2,6 +2,7 @@
 <x-person-strip caption="{{ auth()->user()->name }}" heading="Classes and exercises">
 <x-slot:acts><a class="btn" href="{{ route('classes.index') }}">{{ __('school.classes.title') }}</a><a class="btn" href="{{ route('library') }}">Library</a><a class="btn" href="{{ route('guide') }}">How a part is built</a><a class="btn go" href="{{ route('exercises.create') }}">New exercise</a></x-slot:acts>
 </x-person-strip>
+@if (session('said'))<p class="saidline" role="status">{{ session('said') }}</p>@endif
 <main class="cols" style="grid-template-columns:minmax(0,1fr) minmax(0,1fr)">
 <section aria-labelledby="classes" style="border-right:1.5px solid var(--color-ink);padding-bottom:30px">
 <div class="group"><h2 id="classes">Classes</h2></div>
@@ -29,6 +30,7 @@
 <tr><td colspan="4" style="padding-left:28px" class="quiet">No exercise yet. Begin with New exercise.</td></tr>
 @endforelse
 </tbody></table>
+@if ($archived->isNotEmpty())<details style="padding:12px 28px"><summary>{{ __('exercises.put_away') }} ({{ $archived->count() }})</summary><ul>@foreach ($archived as $e)<li><a class="link" href="{{ route('exercises.edit', $e) }}">{{ $e->title }}</a></li>@endforeach</ul></details>@endif
 </section>
 </main>
 </x-layout>

@@ -8,5 +8,8 @@
 <label style="margin-right:20px"><input type="radio" name="unit" value="mm" @checked(old('unit', 'mm') === 'mm')> mm</label><label><input type="radio" name="unit" value="in" @checked(old('unit') === 'in')> inch</label>@error('unit')<span class="wrong" role="alert">{{ $message }}</span>@enderror</fieldset>
 <div><button class="btn go">Build the reference part</button></div>
 </form>
+<form method="post" action="{{ route('exercises.bring') }}" enctype="multipart/form-data" style="margin-top:34px;display:grid;gap:8px;justify-items:start">@csrf<h2>{{ __('exercises.bring') }}</h2><p class="small quiet">{{ __('exercises.bring_about') }}</p>
+<label class="vh" for="bring">{{ __('exercises.bring') }}</label><input type="file" id="bring" name="exercise" accept=".zip">@error('exercise', 'bring')<span class="wrong" role="alert">{{ $message }}</span>@enderror
+<button class="btn">{{ __('exercises.bring_do') }}</button></form>
 </main>
 </x-layout>
