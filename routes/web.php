@@ -249,6 +249,10 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/exercises/{exercise}/bench/sheet', [BenchController::class, 'referenceSheet'])->name('exercises.bench.sheet');
         Route::post('/exercises/{exercise}/assignments', [AssignmentController::class, 'store'])->name('assignments.store');
         Route::post('/assignments/{assignment}/take-back', [AssignmentController::class, 'takeBack'])->name('assignments.take-back');
+        Route::get('/assignments/{assignment}/live', [AssignmentController::class, 'live'])
+            ->name('assignments.live')
+            ->middleware('throttle:pad');
+        Route::post('/assignments/{assignment}/accept-met', [AssignmentController::class, 'acceptMet'])->name('assignments.accept-met');
         Route::get('/assignments/{assignment}', [AssignmentController::class, 'show'])->name('assignments.show');
         Route::get('/works/{work}', [AssignmentController::class, 'work'])->name('works.show');
         Route::post('/hand-ins/{handIn}/overrule', [HandInController::class, 'overrule'])->name('hand-ins.overrule');

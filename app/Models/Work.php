@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $recipe_id
  * @property int $checks_used
  * @property ?array{key: string, at: string, rows: list<array<string, mixed>>, findings?: list<array<string, mixed>>} $last_check
+ * @property list<string> $recent_slips codes of the likeliest slips of the last checks, the newest last
  * @property-read Assignment $assignment
  * @property-read Person $student
  * @property-read Recipe $recipe
@@ -31,7 +32,9 @@ final class Work extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['last_check' => 'array'];
+    protected $casts = ['last_check' => 'array', 'recent_slips' => 'array'];
+
+    protected $attributes = ['recent_slips' => '[]'];
 
     /** @return BelongsTo<Assignment, $this> */
     public function assignment(): BelongsTo

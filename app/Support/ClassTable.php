@@ -10,11 +10,13 @@ use App\Models\Person;
 use App\Models\Work;
 use Cubo\Check\Requirement;
 use Cubo\Check\Slip\Slip;
+use Cubo\School\Lesson\Slips;
+use Illuminate\Support\Carbon;
 
 /** Students by requirement, for one assignment: those who wait for the teacher's word first. */
 final readonly class ClassTable
 {
-    /** @var list<array{student: Person, work: ?Work, handIn: ?HandIn, cells: array<string, string>, words: array<string, string>, group: int, state: string}> */
+    /** @var list<array{student: Person, work: ?Work, handIn: ?HandIn, cells: array<string, string>, words: array<string, string>, group: int, state: string, live: array{steps: int, at: Carbon, works: bool}|null, stuck: bool}> */
     public array $lines;
 
     /** @var array<string, int> how many met each requirement, by id */
@@ -29,6 +31,7 @@ final readonly class ClassTable
     public function __construct(Assignment $assignment)
     {
         $works = $assignment->works->keyBy('student_id');
+        $live = LiveClass::of($assignment);
         $asked = $assignment->exercise->sheet()->asked();
         $lines = $met = $wrong = $slips = [];
         foreach ($assignment->schoolClass->students as $student) {
@@ -79,6 +82,8 @@ final readonly class ClassTable
                 'words' => $words,
                 'group' => $group,
                 'state' => $state,
+                'live' => $work === null ? null : $live[$work->id] ?? null,
+                'stuck' => $work !== null && $group !== 2 && Slips::areStuck($work->recent_slips),
             ];
         }
         uasort($slips, static fn(array $a, array $b): int => count($b['names']) <=> count($a['names']));

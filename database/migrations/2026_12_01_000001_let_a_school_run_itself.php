@@ -46,6 +46,10 @@ return new class extends Migration {
         Schema::table('assignments', static function (Blueprint $t): void {
             $t->decimal('weight', 5, 2)->default(1);
         });
+        Schema::table('works', static function (Blueprint $t): void {
+            // codes of the likeliest slips of the last checks
+            $t->jsonb('recent_slips')->default('[]');
+        });
         Schema::create('invitations', static function (Blueprint $t): void {
             $t->id();
             $t->foreignId('school_id')->constrained()->cascadeOnDelete();
@@ -88,6 +92,7 @@ return new class extends Migration {
         foreach (['mark_notes', 'happenings', 'invitations'] as $table) {
             Schema::dropIfExists($table);
         }
+        Schema::table('works', static fn(Blueprint $t) => $t->dropColumn('recent_slips'));
         Schema::table('exercises', static fn(Blueprint $t) => $t->dropColumn('archived_at'));
         Schema::table('assignments', static fn(Blueprint $t) => $t->dropColumn('weight'));
         Schema::table('school_classes', static fn(Blueprint $t) => $t->dropColumn(['archived_at', 'marking', 'shows_marks']));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 return [
     'title' => 'Marks book',
+    'word' => 'marks',
     'of_class' => 'Marks of :class',
     'caption' => 'Class :class',
     'exercises' => 'Exercises',

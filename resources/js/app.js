@@ -221,3 +221,15 @@ if (zone && [...zone.options].some((o) => o.value === ownZone) && !document.quer
 
 // a single value of a table is sent when it is left
 document.addEventListener('change', (e) => e.target.closest?.('[data-sends]')?.form?.requestSubmit());
+
+// links that have a key of their own
+document.addEventListener('keydown', (e) => {
+  if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
+  document.querySelector(`a[data-key="${CSS.escape(e.key.toLowerCase())}"]`)?.click();
+});
+
+// the table of a class at work is looked at again and again; nothing of it moves under a hand
+document.addEventListener('htmx:before:request', (e) => {
+  const board = e.target.closest?.('#board');
+  if (board && (board.matches(':hover') || board.contains(document.activeElement))) e.preventDefault();
+});

@@ -11,7 +11,7 @@
 <div><span class="cap">Unit</span><span class="num">{{ $unit->word() }}</span></div>
 <div><span class="cap">State</span><b>{{ ['waiting' => 'Waiting for a word', 'returned' => 'Sent back', 'accepted' => 'Accepted'][$handIn->state] }}</b></div>
 <div class="grow"></div>
-<div class="acts">@if ($handIn->isShown())<a class="btn" href="{{ route('hand-ins.layers', $handIn) }}">Layers</a>@endif <a class="btn" href="{{ route('hand-ins.pdf', $handIn) }}">PDF</a>@if ($judge)<a class="btn" href="{{ route('assignments.show', $work->assignment_id) }}">Back to the class</a>@else<a class="btn go" href="{{ route('work', $work->assignment_id) }}">Back to the bench</a>@endif</div></header>
+<div class="acts">@foreach (['before' => $beside[0], 'next' => $beside[1]] as $way => $id)@if ($id !== null)<a class="btn" href="{{ route('hand-ins.show', $id) }}" data-key="{{ $way === 'next' ? 'n' : 'b' }}" title="{{ __("lesson.{$way}_about") }}">{{ __("lesson.$way") }}</a>@endif @endforeach @if ($handIn->isShown())<a class="btn" href="{{ route('hand-ins.layers', $handIn) }}">Layers</a>@endif <a class="btn" href="{{ route('hand-ins.pdf', $handIn) }}">PDF</a>@if ($judge)<a class="btn" href="{{ route('assignments.show', $work->assignment_id) }}">Back to the class</a>@else<a class="btn go" href="{{ route('work', $work->assignment_id) }}">Back to the bench</a>@endif</div></header>
 <main class="cols rp">
 <div class="rp-pic">
 <div class="stage" data-stage="full" data-glb="{{ $glb }}" data-unit="{{ $unit->value }}" tabindex="0" aria-label="The part as handed in. Keys 0 to 3 choose the view, arrows turn." data-alt="The part as handed in">

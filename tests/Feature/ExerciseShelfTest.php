@@ -57,7 +57,9 @@ it('takes an exercise along as one file, and brings it in to the same exercise',
     // and once more to the same bytes, but for the times of the archive
     $again = ExercisePackage::read($this->get("/exercises/$brought->id/exercise.zip")->getContent());
     expect($again->exercise->toJson())->toBe(ExercisePackage::read($bytes)->exercise->toJson());
-    $this->get("/exercises/$brought->id")->assertOk()->assertSee('Drilled plate');
+    $this->get("/exercises/$brought->id")
+        ->assertOk()
+        ->assertSee('Drilled plate');
 });
 
 it('says what is wrong with a file that is no exercise', function (?string $bytes): void {

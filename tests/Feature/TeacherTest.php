@@ -336,3 +336,69 @@ it('comments, sends back and accepts, and the student sees it', function (): voi
     expect($h->fresh()->state)->toBe('accepted');
     $this->post("/hand-ins/{$h->id}/decide", ['state' => 'burnt'])->assertSessionHasErrors('state');
 });
+
+it('shows a class at work: at which step, who is stuck, and only what has changed', function (): void {
+    $school = $this->s;
+    $assignment = $school->assignment($school->exercise());
+    $work = $school->work($assignment, null, [['kind' => 'block'], ['kind' => 'block']]);
+    $this->actingAs($school->teacher);
+    $stamp = App\Support\LiveClass::stamp($assignment);
+    $this->get("/assignments/$assignment->id")
+        ->assertOk()
+        ->assertSee('step 2')
+        ->assertDontSee(__('lesson.stuck'));
+    $this->get("/assignments/$assignment->id/live?since=$stamp")->assertNoContent();
+    $work->update(['recent_slips' => ['unit', 'unit', 'unit']]);
+    $this->travel(2)->seconds();
+    $work->touch();
+    $this->get("/assignments/$assignment->id/live?since=$stamp")
+        ->assertOk()
+        ->assertSee(__('lesson.stuck'))
+        ->assertDontSee('<html', false);
+    $this->actingAs($school->otherTeacher)
+        ->get("/assignments/$assignment->id/live")
+        ->assertForbidden();
+});
+
+it('keeps what the last checks said first, so that the same slip three times is seen', function (): void {
+    $school = $this->s;
+    $assignment = $school->assignment($school->exercise());
+    $work = $school->work($assignment, null, [['kind' => 'block', 'width' => '61', 'depth' => '40', 'height' => '12']]);
+    foreach (['61', '62', '63'] as $width) {
+        Illuminate\Support\Facades\DB::table('revisions')
+            ->where('recipe_id', $work->recipe_id)
+            ->update([
+                'document' => School::document([['kind' => 'block', 'width' => $width, 'depth' => '40', 'height' => '12']])->toJson(),
+            ]);
+        app()->forgetScopedInstances();
+        $this->actingAs($school->student)
+            ->post("/works/$work->id/check")
+            ->assertOk();
+    }
+    $slips = $work->refresh()->recent_slips;
+    expect(count($slips))->toBe(3)->and(count(array_unique($slips)))->toBe(1)->and($slips[0])->not->toBe('');
+});
+
+it('accepts all that wait and met everything, and leads from one report to the next', function (): void {
+    $school = $this->s;
+    $exercise = $school->exercise();
+    $assignment = $school->assignment($exercise);
+    $right = $school->work($assignment, null, $exercise->reference->document()->toArray()['steps']);
+    $wrong = $school->work($assignment, $school->classmate, [['kind' => 'block']]);
+    [$one, $two] = [$school->handIn($right), $school->handIn($wrong)];
+    $this->actingAs($school->teacher)
+        ->get("/hand-ins/$one->id")
+        ->assertOk()
+        ->assertSee("hand-ins/$two->id")
+        ->assertSee('data-key="n"', false)
+        ->assertDontSee('data-key="b"', false);
+    $this->get("/hand-ins/$two->id")->assertSee('data-key="b"', false);
+    $this->actingAs($school->student)
+        ->get("/hand-ins/$one->id")
+        ->assertDontSee('data-key', false);
+    $this->actingAs($school->teacher)
+        ->post("/assignments/$assignment->id/accept-met")
+        ->assertRedirect()
+        ->assertSessionHas('said', '1 part that met everything was accepted.');
+    expect($one->refresh()->state)->toBe('accepted')->and($two->refresh()->state)->toBe('waiting');
+});

@@ -9,9 +9,11 @@ use App\Models\Exercise;
 use App\Models\Person;
 use App\Models\Work;
 use App\Support\ClassTable;
+use App\Support\LiveClass;
 use Cubo\Check\Disclosure;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use Illuminate\View\View;
 
@@ -83,13 +85,49 @@ final class AssignmentController extends Controller
     public function show(Assignment $assignment): View
     {
         $this->authorize('oversee', $assignment);
+
+        return view('teacher.class-table', self::table($assignment));
+    }
+
+    /** The table alone, where something has changed since it was asked for last. */
+    public function live(Request $request, Assignment $assignment): View|Response
+    {
+        $this->authorize('oversee', $assignment);
+
+        return $request->query('since') === LiveClass::stamp($assignment)
+            ? response()->noContent()
+            : view('teacher.board', self::table($assignment));
+    }
+
+    /** @return array<string, mixed> */
+    private static function table(Assignment $assignment): array
+    {
+        // before the table is read: what changes meanwhile is told the next time
+        $stamp = LiveClass::stamp($assignment);
         $assignment->load(['exercise', 'schoolClass.students', 'works.student', 'works.lastHandIn']);
 
-        return view('teacher.class-table', [
+        return [
             'assignment' => $assignment,
             'sheet' => $assignment->exercise->sheet(),
             'table' => new ClassTable($assignment),
-        ]);
+            'stamp' => $stamp,
+        ];
+    }
+
+    /** Accepts what waits and met everything. */
+    public function acceptMet(Assignment $assignment): RedirectResponse
+    {
+        $this->authorize('oversee', $assignment);
+        $n = 0;
+        foreach ($assignment->works()->with('lastHandIn')->get() as $work) {
+            $h = $work->lastHandIn;
+            if ($h !== null && $h->state === 'waiting' && $h->isChecked() && $h->report !== [] && $h->metCount() === count($h->report)) {
+                $h->update(['state' => 'accepted', 'decided_at' => now()]);
+                $n++;
+            }
+        }
+
+        return redirect()->route('assignments.show', $assignment)->with('said', trans_choice('lesson.accepted', $n, ['count' => $n]));
     }
 
     /** A student's part in the making, read only. */

@@ -17,6 +17,7 @@ use App\Support\Workbench;
 use Cubo\Budget\OverBudget;
 use Cubo\Check\Disclosure;
 use Cubo\Check\Exercise as Sheet;
+use Cubo\School\Lesson\Slips;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -128,6 +129,9 @@ final class BenchController extends Controller
                 return false;
             }
             $fresh->checks_used += $again ? 0 : 1;
+            if (!$again) {
+                $fresh->recent_slips = Slips::after($fresh->recent_slips, ($report->findings[0] ?? null)?->slip->value ?? '');
+            }
             $fresh->last_check = [
                 'key' => $state->key,
                 'at' => now()->toIso8601String(),

@@ -46,6 +46,7 @@ final class HandInController extends Controller
             'unit' => $exercise->sheet()->unit,
             'judge' => $judge,
             'changes' => Marking::changes($handIn),
+            'beside' => $judge ? self::beside($handIn) : [null, null],
             'drawing' => $this->bench->isDrawn($reference)
                 ? $this->bench->sheetSvg($reference, $exercise->sheet(), 400, 300, $states, true)
                 : '',
@@ -64,6 +65,25 @@ final class HandInController extends Controller
                 ),
             ),
         ]);
+    }
+
+    /** @return array{?int, ?int} the last hand-ins of those before and after in the class, in the order of its table */
+    private static function beside(HandIn $handIn): array
+    {
+        $work = $handIn->work;
+        $last = HandIn::query()
+            ->join('works', 'works.id', '=', 'hand_ins.work_id')
+            ->join('people', 'people.id', '=', 'works.student_id')
+            ->where('works.assignment_id', $work->assignment_id)
+            ->orderBy('people.bench')
+            ->orderBy('people.id')
+            ->groupBy('works.id', 'people.bench', 'people.id')
+            ->selectRaw('works.id as work, max(hand_ins.id) as last')
+            ->toBase()
+            ->get();
+        $at = $last->search(static fn(\stdClass $r): bool => $r->work === $work->id);
+
+        return is_int($at) ? [$last[$at - 1]->last ?? null, $last[$at + 1]->last ?? null] : [null, null];
     }
 
     /** The drawing of a report, for when it was not there yet as the page was opened. */

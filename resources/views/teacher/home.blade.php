@@ -7,7 +7,7 @@
 <section aria-labelledby="classes" style="border-right:1.5px solid var(--color-ink);padding-bottom:30px">
 <div class="group"><h2 id="classes">Classes</h2></div>
 @forelse ($classes as $c)
-<div style="padding:14px 28px 4px;display:flex;gap:14px;align-items:baseline"><h3 style="font-size:17px">{{ $c->name }}</h3><span class="quiet small">{{ $c->students_count }} students, class code <b class="num">{{ $c->code }}</b>, <a class="link" href="{{ route('classes.show', $c) }}">codes and cards</a></span></div>
+<div style="padding:14px 28px 4px;display:flex;gap:14px;align-items:baseline"><h3 style="font-size:17px">{{ $c->name }}</h3><span class="quiet small">{{ $c->students_count }} students, class code <b class="num">{{ $c->code }}</b>, <a class="link" href="{{ route('classes.show', $c) }}">codes and cards</a>, <a class="link" href="{{ route('marks.show', $c) }}">{{ __('marks.word') }}</a></span></div>
 <table class="tbl" style="background:var(--color-sheet)"><thead><tr><th style="padding-left:28px">Exercise</th><th>Due</th><th>Handed in</th><th>Need you</th></tr></thead><tbody>
 @forelse ($c->assignments as $a)
 @php $in = $a->works->filter(fn ($w) => $w->lastHandIn !== null); $wait = $in->filter(fn ($w) => $w->lastHandIn->state === 'waiting')->count(); @endphp

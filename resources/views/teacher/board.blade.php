@@ -1,0 +1,15 @@
+@php $asked = $sheet->asked(); $worst = null; foreach ($table->mistakes as $m) { $worst ??= $m['requirement']->id; } $in = count(array_filter($table->lines, fn ($l) => $l['handIn'] !== null)); @endphp
+<div id="board" hx-get="{{ route('assignments.live', [$assignment, 'since' => $stamp], false) }}" hx-trigger="every 4s" hx-swap="outerMorph"><table class="board"><caption class="vh">Students by size: met, off, not found or not checked</caption><thead><tr><th scope="col">Student</th>@foreach ($asked as $r)<th scope="col" class="{{ $r->id === $worst ? 'worst' : '' }}"><span class="tag">{{ $r->letter }}</span> <span style="display:block;margin-top:3px">{{ $r->label }}</span><span class="num">{{ $r->askedText($sheet->unit) }}</span></th>@endforeach<th scope="col" class="now">State</th></tr></thead>
+<tbody>@php $group = null; @endphp
+@foreach ($table->lines as $l)
+<tr class="{{ $group !== null && $group !== $l['group'] ? 'newgrp' : '' }}">@php $group = $l['group']; @endphp
+<th scope="row"><span class="num quiet">{{ sprintf('%02d', $l['student']->bench) }}</span> @if ($l['handIn'])<a class="link" href="{{ route('hand-ins.show', $l['handIn']) }}">{{ $l['student']->name }}</a>@else{{ $l['student']->name }}@endif</th>
+@foreach ($asked as $r)@php $s = $l['cells'][$r->id]; $col = ['met' => 'violet', 'off' => 'chalk', 'missing' => 'chalk'][$s] ?? 'graphite'; @endphp
+<td class="c {{ $r->id === $worst ? 'worst' : '' }}" title="{{ $r->letter }} {{ $l['words'][$r->id] }}"><svg viewBox="0 0 60 16" preserveAspectRatio="none" aria-hidden="true">
+@if ($s === 'met')<path d="M0 8H60" stroke="var(--color-violet)" stroke-width="5"/>@elseif ($s === 'off')<path d="M0 8H23l4 -6 6 12 4 -6H60" fill="none" stroke="var(--color-chalk)" stroke-width="2" vector-effect="non-scaling-stroke"/>@elseif ($s === 'open')<path d="M0 8H60" stroke="var(--color-graphite)" stroke-width="1.2" stroke-dasharray="4 3"/>@endif
+<path d="M-3 14L3 2M57 14L63 2" stroke="var(--color-{{ $col }})" stroke-width="2" vector-effect="non-scaling-stroke"/></svg><span class="vh">{{ $l['words'][$r->id] }}</span></td>@endforeach
+<td class="now">@if ($l['stuck'])<span class="stuck">{{ __('lesson.stuck') }}</span> @endif @if ($l['group'] === 0)<b>{{ $l['state'] }}</b>@else{{ $l['state'] }}@endif @if ($l['handIn'])<span class="quiet small">{{ $l['handIn']->points() }} points{{ $l['handIn']->attempt > 1 ? ', try ' . $l['handIn']->attempt : '' }}</span>@elseif ($l['live'] && $l['live']['works'])<span class="quiet small">{{ trans_choice('lesson.step', $l['live']['steps'], ['count' => $l['live']['steps']]) }}, {{ trans_choice('lesson.minutes', (int) $l['live']['at']->diffInMinutes(now())) }}</span>@elseif ($l['work']?->checks_used)<span class="quiet small">{{ $l['work']->checks_used }} {{ $l['work']->checks_used === 1 ? 'check' : 'checks' }}</span>@endif</td>
+</tr>
+@endforeach
+</tbody>
+<tfoot><tr><th scope="row">Met by</th>@foreach ($asked as $r)<td class="num" style="text-align:center">{{ $table->met[$r->id] ?? 0 }}</td>@endforeach<td class="now quiet">of {{ count($table->lines) }} students</td></tr></tfoot></table></div>
