@@ -28,7 +28,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 
 /**
- * One invented school with two teachers, two classes, seven exercises that are set, and what the classes made of them. Every part is
+ * One invented school with two teachers, two classes and one of last year, seven exercises that are set, and what the classes made of them. Every part is
  * built from its steps and every report is the checker's; only the teacher's words are written here.
  */
 final class DemoSchoolSeeder extends Seeder
@@ -71,6 +71,7 @@ final class DemoSchoolSeeder extends Seeder
                 'name' => $name,
                 'email' => $email,
                 'password' => $password,
+                'administers' => $teachers === [],
             ]);
         }
         $classes = $students = [];
@@ -90,6 +91,7 @@ final class DemoSchoolSeeder extends Seeder
             }
         }
         $classes['8b']->teachers()->attach($teachers[1]);
+        $this->lastYear($school, $teachers[0], $pin);
 
         ['exercises' => $shapes, 'library' => $library] = require __DIR__ . '/demo/shapes.php';
         $plans = [...require __DIR__ . '/demo/exercises.php', ...$shapes];
@@ -122,6 +124,29 @@ final class DemoSchoolSeeder extends Seeder
             foreach ($g['tries'] as $bench => $tries) {
                 $this->work($assignment, $students[$g['class']][$bench], $plans[$g['exercise']], $slips[$g['exercise']], $tries);
             }
+        }
+    }
+
+    /** A class of last year, put away: to be looked at. */
+    private function lastYear(School $school, Person $teacher, string $pin): void
+    {
+        $class = SchoolClass::create([
+            'school_id' => $school->id,
+            'name' => '6c',
+            'code' => 'FINCH6',
+            'archived_at' => now()->subMonths(5),
+        ]);
+        $class->teachers()->attach($teacher);
+        foreach (['Anouk', 'Bram', 'Carla', 'Dirk'] as $i => $name) {
+            Person::create([
+                'school_id' => $school->id,
+                'role' => 'student',
+                'name' => $name,
+                'class_id' => $class->id,
+                'bench' => $i + 1,
+                'code' => self::code($name),
+                'password' => $pin,
+            ]);
         }
     }
 

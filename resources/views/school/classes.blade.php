@@ -27,7 +27,8 @@
 </tbody></table>
 @endif
 <section class="sc-changes" aria-labelledby="changes"><h3 id="changes">{{ __('school.classes.changes', ['class' => $class->name]) }}</h3>
-<dl>@forelse ($happenings as $h)<dt class="num quiet"><x-moment :at="$h->created_at"/></dt><dd>{{ $h->words() }}@if ($h->by), {{ __('school.classes.by', ['name' => $h->by->name]) }}@endif</dd>@empty<dd class="quiet">{{ __('school.classes.no_changes') }}</dd>@endforelse</dl>
+@if ($happenings->isEmpty())<p class="quiet">{{ __('school.classes.no_changes') }}</p>
+@else<dl>@foreach ($happenings as $h)<dt class="num quiet"><x-moment :at="$h->created_at"/></dt><dd>{{ $h->words() }}@if ($h->by), {{ __('school.classes.by', ['name' => $h->by->name]) }}@endif</dd>@endforeach</dl>@endif
 <p class="small quiet">{{ __('school.classes.pin_once') }}</p></section>
 @include('school.class-more')
 @endif
