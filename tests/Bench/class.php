@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 /*
  * The figures of `./cubo bench --class`: a hundred pupils of three classes sign in at one bell from one address, a third of
- * them mistyping once, build a part at once with the pauses of somebody who types, and hand it in. First argument: the
+ * them mistyping once, build a part at once with the pauses of somebody who types, and hand it in. In every other stretch of
+ * time the tables of the three classes are watched, so that what this costs the edits is seen. First argument: the
  * address of a server with the demo school; two queue workers of low priority must run beside it.
  */
 
@@ -22,15 +23,19 @@ $app->make(Kernel::class)->bootstrap();
 const PUPILS = 100;
 const EDITS = 12;
 const PAUSE = 6.0;
+const WATCH = 4.0;
+const STRETCH = 12;
 
 $base = $argv[1];
 $exercise = Exercise::query()->where('title', 'like', 'Corner block%')->firstOrFail();
 $school = Person::query()->where('role', 'teacher')->firstOrFail()->school_id;
 $pin = App\Models\Codes::pin('4711');
-$pupils = [];
+$pupils = $watched = [];
 for ($c = 0; $c < 3; $c++) {
     $class = SchoolClass::create(['school_id' => $school, 'name' => "bench $c", 'code' => "BENCH$c"]);
     $assignment = Assignment::create(['exercise_id' => $exercise->id, 'class_id' => $class->id, 'due_on' => today()->addWeek()]);
+    $class->teachers()->attach(Person::query()->where('role', 'teacher')->orderBy('id')->firstOrFail());
+    $watched[] = $assignment->id;
     for ($i = 0; count($pupils) < (int) ceil((PUPILS * ($c + 1)) / 3); $i++) {
         Person::create([
             'school_id' => $school,
@@ -89,6 +94,27 @@ $pupil = static function (int $k, array $p): Generator {
     yield ['hand', "/works/{$w[1]}/hand-in", ['_token' => $head['_token'], 'version' => $version]];
 };
 
+/** Whether the tables are watched now. */
+$isWatched = static function () use (&$began): bool {
+    return (int) ((microtime(true) - $began) / STRETCH) % 2 === 1;
+};
+$atWork = count($pupils);
+
+/** A teacher before the table of a class, as long as somebody builds. */
+$teacher = static function (int $assignment) use (&$atWork, $isWatched): Generator {
+    [, $page] = (yield ['sign', '/sign-in', null]);
+    preg_match('/name="csrf-token" content="([^"]+)"/', $page, $m);
+    yield ['sign', '/sign-in/teacher', ['_token' => $m[1] ?? '', 'email' => 'ines.halloran@hillside.example', 'password' => 'garden-gate']];
+    $since = '';
+    while ($atWork > 0) {
+        yield WATCH;
+        if ($isWatched()) {
+            [$status, $table] = (yield ['live', "/assignments/$assignment/live?since=$since", null]);
+            $since = $status === 200 && preg_match('/since=([0-9a-f]{40})/', $table, $m) ? $m[1] : $since;
+        }
+    }
+};
+
 $multi = curl_multi_init();
 $times = $errors = [];
 $running = $due = $jars = [];
@@ -118,6 +144,9 @@ $began = microtime(true);
 foreach ($pupils as $k => $p) {
     $go($k, $pupil($k, $p));
 }
+foreach ($watched as $c => $id) {
+    $go(PUPILS + $c, $teacher($id));
+}
 while ($running !== [] || $due !== []) {
     curl_multi_exec($multi, $active);
     while ($info = curl_multi_info_read($multi)) {
@@ -125,6 +154,8 @@ while ($running !== [] || $due !== []) {
         unset($running[(int) $info['handle']]);
         $status = (int) curl_getinfo($c, CURLINFO_RESPONSE_CODE);
         $times[$kind][] = 1000 * (microtime(true) - $at);
+        $kind !== 'edit' || ($times[$isWatched() ? 'while watched' : 'unwatched'][] = 1000 * (microtime(true) - $at));
+        $atWork -= $kind === 'hand' ? 1 : 0;
         if ($status === 0 || $status >= 400) {
             $errors[] = "$kind $status";
         }
@@ -162,7 +193,18 @@ printf(
     count($errors),
     $errors === [] ? '' : ' (' . implode(', ', array_slice(array_keys(array_count_values($errors)), 0, 5)) . ')',
 );
-foreach (['sign' => 'signing in', 'page' => 'opening the bench', 'edit' => 'an edit', 'hand' => 'handing in'] as $kind => $words) {
+foreach (
+    [
+        'sign' => 'signing in',
+        'page' => 'opening the bench',
+        'edit' => 'an edit',
+        'unwatched' => '  not watched',
+        'while watched' => '  while watched',
+        'live' => 'a class table',
+        'hand' => 'handing in',
+    ]
+    as $kind => $words
+) {
     $t = $times[$kind] ?? [0.0];
     sort($t);
     printf(
