@@ -15,6 +15,9 @@ final class XlsxReader
 
     private const MOST_COLUMNS = 200;
 
+    /** Cells and texts that are looked at: a list of names has no more. */
+    private const MOST_CELLS = 60_000;
+
     private const RELATIONS = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 
     public static function knows(string $bytes): bool
@@ -86,11 +89,18 @@ final class XlsxReader
         return 'xl/worksheets/sheet1.xml';
     }
 
-    /** @return list<string> */
+    /**
+     * @return list<string>
+     *
+     * @throws UnreadableTable
+     */
     private static function strings(string $xml): array
     {
         $out = [];
         foreach (self::elements($xml, 'si') as $x) {
+            if (count($out) === self::MOST_CELLS) {
+                throw new UnreadableTable('This workbook is too large for a list of names.');
+            }
             $out[] = self::text($x);
         }
 
@@ -106,7 +116,11 @@ final class XlsxReader
     private static function cells(string $xml, array $strings): array
     {
         $rows = [];
+        $count = 0;
         foreach (self::elements($xml, 'c') as $x) {
+            if (++$count > self::MOST_CELLS) {
+                throw new UnreadableTable('This workbook is too large for a list of names.');
+            }
             if (preg_match('/^([A-Z]{1,3})(\d{1,7})$/', (string) $x->getAttribute('r'), $at) !== 1) {
                 continue;
             }

@@ -49,6 +49,11 @@ it('refuses what is no table, in words', function (string $bytes, string $words)
     ],
 ]);
 
+it('does not read a workbook of more cells than a list can have', function () {
+    $rows = array_fill(0, 1300, array_fill(0, 50, 'a'));
+    expect(fn() => XlsxReader::read(XlsxWriter::write('Large', $rows)))->toThrow(UnreadableTable::class, 'too large');
+});
+
 it('does not unpack what is too large, and follows no outside entity', function () {
     $p = tempnam(sys_get_temp_dir(), 't');
     $make = static function (string $sheet) use ($p): string {
