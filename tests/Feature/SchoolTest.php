@@ -344,6 +344,24 @@ describe('classes', function (): void {
             ->toBe(5);
     });
 
+    it('takes one list twice at once as one list, and learns the numbers of those known by name', function (): void {
+        $lines = [['name' => 'Cleo Marsh', 'identifier' => '17'], ['name' => 'ada', 'identifier' => '18']];
+        ($this->take)($lines);
+        ($this->take)($lines)->assertSessionHas('said');
+        expect($this->class->students()->count())
+            ->toBe(3)
+            ->and($this->school->student->refresh()->identifier)
+            ->toBe('18')
+            ->and($this->school->student->name)
+            ->toBe('ada');
+        ($this->take)(array_map(static fn(int $n): array => ['name' => "Pupil $n"], range(1, 198)))->assertSessionHasErrors(
+            'list',
+            null,
+            'list',
+        );
+        expect($this->class->students()->count())->toBe(3);
+    });
+
     it('prints cards whose PIN is readable until it was used', function (): void {
         ($this->take)([['name' => 'Cleo Marsh']]);
         $cleo = Person::query()->where('name', 'Cleo Marsh')->sole();
@@ -431,6 +449,7 @@ describe('classes', function (): void {
         $other = $this->school->work($assignment, $this->school->classmate, [['kind' => 'block', 'width' => '9']]);
         $only = app(FileShelf::class)->take($work, 'b.stl', "$bytes ");
         app(FileShelf::class)->take($other, 'c.stl', $bytes);
+        $this->post("/classes/{$this->class->id}/students/$ada->id/pin");
         $part = LibraryPart::create(['owner_id' => $ada->id, 'name' => 'Spout', 'tags' => []]);
         $document = [
             'format' => 'cubo-recipe/1',

@@ -14,7 +14,6 @@ use App\Support\School\PupilArchive;
 use App\Support\School\Setup;
 use Cubo\School\Roster\LineState;
 use Cubo\School\Roster\NameList;
-use Cubo\School\Roster\RosterPlan;
 use Cubo\Tabular\Csv;
 use Cubo\Tabular\UnreadableTable;
 use Cubo\Tabular\XlsxReader;
@@ -173,12 +172,15 @@ final class RunSchool extends Command
                 ? null
                 : $school->teachers()->where('email', strtolower($address))->first() ??
                     throw new DomainException("No teacher signs in as $address.");
-        $plan = $this->option('list') === null ? null : RosterPlan::of(self::names($this->path((string) $this->option('list'))), []);
+        $names = $this->option('list') === null ? null : self::names($this->path((string) $this->option('list')));
 
-        return DB::transaction(static function () use ($school, $name, $teacher, $plan): array {
+        return DB::transaction(static function () use ($school, $name, $teacher, $names): array {
             $class = SchoolClass::create(['school_id' => $school->id, 'name' => $name, 'code' => Codes::forClass()]);
             $teacher === null || $class->teachers()->attach($teacher);
-            $plan === null || Enrolment::take($class, $plan);
+            $plan =
+                $names === null
+                    ? null
+                    : Enrolment::take($class, $names) ?? throw new DomainException('A class has up to ' . Enrolment::MOST . ' pupils.');
 
             return [
                 'class' => $class->name,

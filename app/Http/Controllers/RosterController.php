@@ -61,18 +61,21 @@ final class RosterController extends Controller
                 trim((string) ($l['identifier'] ?? '')),
             );
         }
-        $plan = RosterPlan::of($lines, Enrolment::known($class));
-        if (count(Enrolment::known($class)) + $plan->count(LineState::Added) > Enrolment::MOST) {
+        $plan = Enrolment::take($class, $lines);
+        if ($plan === null) {
             return redirect()
                 ->route('classes.show', $class)
                 ->withErrors(['list' => __('school.list.too_many', ['most' => Enrolment::MOST])], 'list');
         }
-        $did = Enrolment::take($class, $plan);
         $left = $plan->count(LineState::WithoutName) + $plan->count(LineState::TooLong) + $plan->count(LineState::Twice);
 
-        return redirect()
-            ->route('classes.show', $class)
-            ->with('said', trans_choice('school.list.took', $did['added'], ['renamed' => $did['renamed'], 'left' => $left]));
+        return redirect()->route('classes.show', $class)->with(
+            'said',
+            trans_choice('school.list.took', $plan->count(LineState::Added), [
+                'renamed' => $plan->count(LineState::Renamed),
+                'left' => $left,
+            ]),
+        );
     }
 
     /** @throws UnreadableTable */

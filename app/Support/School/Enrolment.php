@@ -11,6 +11,7 @@ use App\Models\Person;
 use App\Models\SchoolClass;
 use App\Models\Work;
 use Cubo\School\Roster\Known;
+use Cubo\School\Roster\Line;
 use Cubo\School\Roster\LineState;
 use Cubo\School\Roster\RosterPlan;
 use Illuminate\Database\Eloquent\Collection;
@@ -48,14 +49,20 @@ final class Enrolment
     }
 
     /**
-     * Does what a list was found to do.
+     * Does what a list is found to do at this moment: a colleague may have taken the same one just now.
      *
-     * @return array{added: int, renamed: int}
+     * @param list<Line> $lines
+     * @return RosterPlan|null what was done; null where the class would have too many
      */
-    public static function take(SchoolClass $class, RosterPlan $plan): array
+    public static function take(SchoolClass $class, array $lines): ?RosterPlan
     {
-        return DB::transaction(static function () use ($class, $plan): array {
+        return DB::transaction(static function () use ($class, $lines): ?RosterPlan {
             SchoolClass::query()->lockForUpdate()->findOrFail($class->id);
+            $known = self::known($class);
+            $plan = RosterPlan::of($lines, $known);
+            if (count($known) + $plan->count(LineState::Added) > self::MOST) {
+                return null;
+            }
             foreach ($plan->in(LineState::Added) as $p) {
                 self::add($class, $p->line->name, $p->line->identifier);
             }
@@ -64,7 +71,7 @@ final class Enrolment
                     ->whereKey($p->known?->id)
                     ->update(['name' => $p->line->name]);
             }
-            foreach ($plan->in(LineState::Kept) as $p) {
+            foreach ([...$plan->in(LineState::Kept), ...$plan->in(LineState::Renamed)] as $p) {
                 // the register's name of somebody who was known by name alone
                 if ($p->line->identifier !== '') {
                     Person::query()
@@ -73,10 +80,12 @@ final class Enrolment
                         ->update(['identifier' => $p->line->identifier]);
                 }
             }
-            $did = ['added' => $plan->count(LineState::Added), 'renamed' => $plan->count(LineState::Renamed)];
-            Happening::tell($class->school_id, $class, 'list', $did);
+            Happening::tell($class->school_id, $class, 'list', [
+                'added' => $plan->count(LineState::Added),
+                'renamed' => $plan->count(LineState::Renamed),
+            ]);
 
-            return $did;
+            return $plan;
         });
     }
 

@@ -41,6 +41,13 @@ final class Removal
             PartFile::query()->whereIn('work_id', $works)->delete();
             Work::query()->whereIn('id', $works)->delete();
             self::withoutName($student);
+            // what was told of the classes keeps what was done, not to whom
+            DB::table('happenings')
+                ->where('school_id', $student->school_id)
+                ->where('details->name', $student->name)
+                ->update([
+                    'details' => DB::raw("details || jsonb_build_object('name', " . DB::getPdo()->quote(__('school.somebody')) . '::text)'),
+                ]);
             LibraryPart::query()->where('owner_id', $student->id)->delete();
             Recipe::query()->where('owner_id', $student->id)->delete();
             DB::table('sessions')->where('user_id', $student->id)->delete();

@@ -27,7 +27,7 @@
 @if ($book->assignments === [])<p class="sc-none">{{ __('marks.none') }}</p>
 @elseif ($book->students === [])<p class="sc-none">{{ __('marks.nobody') }}</p>
 @else
-<div class="mk-table" tabindex="0"><table class="roster mkbook"><thead><tr><th scope="col">{{ __('marks.pupil') }}</th>
+<div class="mk-table" tabindex="0" data-wide><table class="roster mkbook"><thead><tr><th scope="col">{{ __('marks.pupil') }}</th>
 @foreach ($book->assignments as $a)<th scope="col" colspan="3"><a class="link" href="{{ route('assignments.show', $a) }}"><b>{{ $a->exercise->title }}</b></a><br>{{ __('marks.due', ['sizes' => count(array_filter($a->exercise->requirements, fn ($r) => $r['asked'])), 'day' => Moments::day($a->due_on)]) }}, <span class="num">{{ __('marks.points_of', ['most' => MarksBook::most($a)]) }}</span>
 <form method="post" action="{{ route('marks.weight', [$class, $a]) }}">@csrf<label>{{ __('marks.weight') }} <input class="val" name="weight" value="{{ MarksFiles::plain((float) $a->weight) }}" size="2" maxlength="6" inputmode="decimal" aria-label="{{ __('marks.weight_of', ['exercise' => $a->exercise->title]) }}" data-sends></label></form></th>@endforeach
 <th scope="col" class="r" colspan="2">{{ __('marks.sum') }}<br>{{ __('marks.mark') }}</th></tr></thead><tbody>
