@@ -7,6 +7,7 @@ namespace Cubo\Exchange;
 use Cubo\Check\Exercise;
 use Cubo\Check\ExerciseReader;
 use Cubo\Check\UnreadableExercise;
+use Cubo\Tabular\Zip;
 use RuntimeException;
 use ZipArchive;
 
@@ -41,33 +42,20 @@ final readonly class ExercisePackage
 
     public function write(): string
     {
-        $path = tempnam(sys_get_temp_dir(), 'exercise');
-        $zip = new ZipArchive();
-        if ($path === false || $zip->open($path, ZipArchive::OVERWRITE) !== true) {
-            throw new RuntimeException('no room for an exercise');
-        }
-        try {
-            $about = [
-                'format' => self::FORMAT,
-                'title' => $this->exercise->title,
-                'printer' => $this->printer,
-                'tolerance' => $this->tolerance,
-            ];
-            $zip->addFromString(
-                'about.json',
-                (string) json_encode($about, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
-            );
-            $zip->addFromString('exercise.json', $this->exercise->toJson());
-            $zip->addFromString('brief.txt', $this->brief);
-            if ($this->drawing !== '') {
-                $zip->addFromString('drawing.svg', $this->drawing);
-            }
-            $zip->close();
+        $about = [
+            'format' => self::FORMAT,
+            'title' => $this->exercise->title,
+            'printer' => $this->printer,
+            'tolerance' => $this->tolerance,
+        ];
 
-            return (string) file_get_contents($path);
-        } finally {
-            @unlink($path);
-        }
+        return Zip::of(
+            [
+                'about.json' => (string) json_encode($about, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+                'exercise.json' => $this->exercise->toJson(),
+                'brief.txt' => $this->brief,
+            ] + ($this->drawing === '' ? [] : ['drawing.svg' => $this->drawing]),
+        );
     }
 
     /** @throws UnreadableExercise */

@@ -6,9 +6,7 @@ namespace Cubo\Tabular;
 
 use DateTimeImmutable;
 use DateTimeInterface;
-use RuntimeException;
 use XMLWriter;
-use ZipArchive;
 
 /**
  * A workbook with one sheet (ECMA-376, SpreadsheetML): numbers are numbers, days are days, texts are texts and never
@@ -44,27 +42,17 @@ final class XlsxWriter
      */
     public static function write(string $title, array $rows, int $heads = 1): string
     {
-        $path = tempnam(sys_get_temp_dir(), 'xlsx');
-        $zip = new ZipArchive();
-        if ($path === false || $zip->open($path, ZipArchive::OVERWRITE) !== true) {
-            throw new RuntimeException('no room for a workbook');
-        }
-        try {
-            $zip->addFromString('[Content_Types].xml', self::contentTypes());
-            $zip->addFromString('_rels/.rels', self::relations(['rId1' => ['officeDocument', 'xl/workbook.xml']]));
-            $zip->addFromString('xl/workbook.xml', self::workbook($title));
-            $zip->addFromString(
-                'xl/_rels/workbook.xml.rels',
-                self::relations(['rId1' => ['worksheet', 'worksheets/sheet1.xml'], 'rId2' => ['styles', 'styles.xml']]),
-            );
-            $zip->addFromString('xl/styles.xml', self::styles());
-            $zip->addFromString('xl/worksheets/sheet1.xml', self::sheet($rows, $heads));
-            $zip->close();
-
-            return (string) file_get_contents($path);
-        } finally {
-            @unlink($path);
-        }
+        return Zip::of([
+            '[Content_Types].xml' => self::contentTypes(),
+            '_rels/.rels' => self::relations(['rId1' => ['officeDocument', 'xl/workbook.xml']]),
+            'xl/workbook.xml' => self::workbook($title),
+            'xl/_rels/workbook.xml.rels' => self::relations([
+                'rId1' => ['worksheet', 'worksheets/sheet1.xml'],
+                'rId2' => ['styles', 'styles.xml'],
+            ]),
+            'xl/styles.xml' => self::styles(),
+            'xl/worksheets/sheet1.xml' => self::sheet($rows, $heads),
+        ]);
     }
 
     private static function document(): XMLWriter

@@ -44,7 +44,7 @@ it('imports only downwards', function (): void {
         'Recipe' => ['Words', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
         'Check' => ['Words', 'Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
         'Drawing' => ['Words', 'Check', 'Recipe', 'Printing', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
-        'Exchange' => ['Words', 'Drawing', 'Check', 'Recipe', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
+        'Exchange' => ['Words', 'Tabular', 'Drawing', 'Check', 'Recipe', 'Measure', 'Sketch', 'Solid', 'Geometry', 'Quantity', 'Budget'],
     ];
     foreach (coreImports() as $folder => $imports) {
         expect($below)->toHaveKey($folder);

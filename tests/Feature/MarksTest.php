@@ -6,7 +6,7 @@ use App\Models\HandIn;
 use App\Models\MarkNote;
 use App\Models\Person;
 use App\Support\School\MarksBook;
-use App\Support\School\MarksFiles;
+use App\Support\School\OneRosterFiles;
 use Cubo\School\Marks\Counts;
 use Cubo\School\Marks\MarkingRules;
 use Cubo\School\Marks\Scale;
@@ -178,7 +178,7 @@ it('goes out as CSV and XLSX with what is shown and its scale, safe from formula
 it('goes out in the columns of OneRoster, each result tied to its line item and pupil', function (): void {
     $this->school->student->update(['identifier' => 'P-17']);
     $path = tempnam(sys_get_temp_dir(), 'or');
-    file_put_contents($path, MarksFiles::oneRoster(new MarksBook($this->class)));
+    file_put_contents($path, OneRosterFiles::of(new MarksBook($this->class)));
     $zip = new ZipArchive();
     $zip->open($path);
     $table = static function (string $name) use ($zip): array {

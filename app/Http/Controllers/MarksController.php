@@ -10,6 +10,8 @@ use App\Models\Person;
 use App\Models\SchoolClass;
 use App\Support\School\MarksBook;
 use App\Support\School\MarksFiles;
+use App\Support\School\MarksPages;
+use App\Support\School\OneRosterFiles;
 use Cubo\School\Marks\BadScale;
 use Cubo\School\Marks\Counts;
 use Cubo\School\Marks\MarkingRules;
@@ -115,8 +117,8 @@ final class MarksController extends Controller
         [$bytes, $type] = match ($ending) {
             'csv' => [MarksFiles::csv($book), 'text/csv; charset=utf-8'],
             'xlsx' => [MarksFiles::xlsx($book), 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
-            'pdf' => [MarksFiles::pdf($book), 'application/pdf'],
-            default => [MarksFiles::oneRoster($book), 'application/zip'],
+            'pdf' => [MarksPages::of($book), 'application/pdf'],
+            default => [OneRosterFiles::of($book), 'application/zip'],
         };
         $name = 'marks-' . trim((string) preg_replace('/[^A-Za-z0-9]+/', '-', $class->name), '-') . '-' . now()->format('Y-m-d');
 
@@ -132,7 +134,7 @@ final class MarksController extends Controller
         $this->authorize('mark', $class);
         abort_unless($student->class_id === $class->id, 404);
 
-        return ClassController::pdf(MarksFiles::pupil(new MarksBook($class, only: $student)), "marks-$student->id.pdf");
+        return ClassController::pdf(MarksPages::pupil(new MarksBook($class, only: $student)), "marks-$student->id.pdf");
     }
 
     /** A student's own marks, as far as the teacher shows them. */

@@ -9,46 +9,30 @@ use App\Models\LibraryPart;
 use App\Models\Person;
 use App\Models\Work;
 use Cubo\Tabular\Csv;
+use Cubo\Tabular\Zip;
 use Illuminate\Support\Facades\Storage;
-use RuntimeException;
-use ZipArchive;
 
 /** All that is kept of one student, in open formats: recipes and reports as JSON, files as they came, marks as CSV. */
 final class PupilArchive
 {
     public static function of(Person $student): string
     {
-        $path = tempnam(sys_get_temp_dir(), 'pupil');
-        $zip = new ZipArchive();
-        if ($path === false || $zip->open($path, ZipArchive::OVERWRITE) !== true) {
-            throw new RuntimeException('no room for an archive');
+        $rows = [['exercise', 'class', 'try', 'handed in', 'state', 'points', 'of', 'comment']];
+        $files = ['about.json' => self::json(self::about($student))];
+        $works = $student
+            ->works()
+            ->with(['assignment.exercise', 'assignment.schoolClass', 'recipe'])
+            ->orderBy('id')
+            ->get();
+        foreach ($works as $work) {
+            array_push($rows, ...self::work($files, $work));
         }
-        try {
-            $zip->addFromString('about.json', self::json(self::about($student)));
-            $rows = [['exercise', 'class', 'try', 'handed in', 'state', 'points', 'of', 'comment']];
-            foreach (
-                $student
-                    ->works()
-                    ->with(['assignment.exercise', 'assignment.schoolClass', 'recipe'])
-                    ->orderBy('id')
-                    ->get()
-                as $work
-            ) {
-                array_push($rows, ...self::work($zip, $work));
-            }
-            $zip->addFromString('marks.csv', Csv::write($rows));
-            foreach (LibraryPart::query()->where('owner_id', $student->id)->with('newestVersion')->get() as $part) {
-                $zip->addFromString(
-                    'library/' . self::name($part->name, $part->id) . '.json',
-                    (string) $part->newestVersion?->getRawOriginal('document'),
-                );
-            }
-            $zip->close();
+        $files['marks.csv'] = Csv::write($rows);
+        foreach (LibraryPart::query()->where('owner_id', $student->id)->with('newestVersion')->get() as $part) {
+            $files['library/' . self::name($part->name, $part->id) . '.json'] = (string) $part->newestVersion?->getRawOriginal('document');
+        }
 
-            return (string) file_get_contents($path);
-        } finally {
-            @unlink($path);
-        }
+        return Zip::of($files);
     }
 
     /** @return array<string, mixed> */
@@ -66,14 +50,17 @@ final class PupilArchive
         ];
     }
 
-    /** @return list<list<string|int|float|null>> a row of marks.csv for each hand-in */
-    private static function work(ZipArchive $zip, Work $work): array
+    /**
+     * @param array<string, string> $files grows
+     * @return list<list<string|int|float|null>> a row of marks.csv for each hand-in
+     */
+    private static function work(array &$files, Work $work): array
     {
         $exercise = $work->assignment->exercise;
         $folder = 'works/' . self::name($exercise->title, $work->id);
-        $zip->addFromString("$folder/recipe.json", $work->recipe->document()->toJson());
+        $files["$folder/recipe.json"] = $work->recipe->document()->toJson();
         if ($work->last_check !== null) {
-            $zip->addFromString("$folder/last-check.json", self::json($work->last_check));
+            $files["$folder/last-check.json"] = self::json($work->last_check);
         }
         $rows = [];
         foreach (
@@ -83,19 +70,16 @@ final class PupilArchive
                 ->get()
             as $h
         ) {
-            $zip->addFromString("$folder/try-$h->attempt-report.json", self::json(self::report($h)));
+            $files["$folder/try-$h->attempt-report.json"] = self::json(self::report($h));
             if ($h->revision !== null) {
-                $zip->addFromString("$folder/try-$h->attempt-recipe.json", $h->recipe()->toJson());
+                $files["$folder/try-$h->attempt-recipe.json"] = $h->recipe()->toJson();
             }
             $bytes = $h->file === null ? null : Storage::disk('local')->get("files/{$h->file->sha}");
             if ($h->file !== null && $bytes !== null) {
-                $zip->addFromString(
-                    "$folder/try-$h->attempt-" .
-                        self::name(pathinfo($h->file->name, PATHINFO_FILENAME)) .
-                        '.' .
-                        strtolower(pathinfo($h->file->name, PATHINFO_EXTENSION)),
-                    $bytes,
-                );
+                $name = pathinfo($h->file->name);
+                $files[
+                    "$folder/try-$h->attempt-" . self::name($name['filename']) . '.' . self::name(strtolower($name['extension'] ?? 'file'))
+                ] = $bytes;
             }
             $rows[] = [
                 $exercise->title,
